@@ -1,0 +1,40 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Catalogue;
+
+/// <summary>One control of a processor or an instrument.</summary>
+/// <param name="Id">Unique in its owner.</param>
+/// <param name="Unit">What its numbers count.</param>
+/// <param name="Min">Lowest value.</param>
+/// <param name="Max">Highest value.</param>
+/// <param name="Step">What one press of an arrow key moves it by.</param>
+/// <param name="Default">The value when a document states none.</param>
+public sealed record Parameter(string Id, string Name, Unit Unit, double Min, double Max, double Step, double Default)
+{
+    public static Parameter Switch(string id, string name, bool on) => new(id, name, Unit.Switch, 0, 1, 1, on ? 1 : 0);
+
+    public double In(Map<double> settings) => settings.TryGetValue(Id, out var value) ? value : Default;
+}
+
+/// <summary>What the numbers of a parameter count.</summary>
+public enum Unit
+{
+    Decibels,
+    Hertz,
+    Milliseconds,
+    Percent,
+
+    /// <summary>Input dB to output dB, above the threshold: 4 is 4 : 1.</summary>
+    Ratio,
+
+    /// <summary>Quality of a filter: centre over bandwidth.</summary>
+    Quality,
+
+    /// <summary>Length in quarter notes.</summary>
+    Quarters,
+
+    /// <summary>0 off, 1 on.</summary>
+    Switch,
+
+    Semitones,
+}

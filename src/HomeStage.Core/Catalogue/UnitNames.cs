@@ -1,0 +1,18 @@
+namespace HomeStage.Core.Catalogue;
+
+public static class UnitNames
+{
+    /// <returns>What stands behind a number of this unit; empty for plain numbers.</returns>
+    public static string Symbol(this Unit unit) => unit switch
+    {
+        Unit.Decibels => "dB",
+        Unit.Hertz => "Hz",
+        Unit.Milliseconds => "ms",
+        Unit.Percent => "%",
+        Unit.Ratio => ": 1",
+        Unit.Quality => "Q",
+        Unit.Quarters => "quarter notes",
+        Unit.Semitones => "st",
+        _ => "",
+    };
+}

@@ -1,0 +1,29 @@
+using System.Globalization;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Kits;
+
+/// <summary>The pieces of one multi-output instrument and the outputs that they leave by.</summary>
+/// <param name="FirstReserved">Whether the first output is kept for the rest, on the instrument's own channel.</param>
+public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bool FirstReserved = true)
+{
+    /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
+    /// <param name="number">Output number, in [1, Outputs.Count].</param>
+    public string JackLabel(int number)
+    {
+        if (!(number >= 1 && number <= Outputs.Count))
+            throw new ArgumentOutOfRangeException(nameof(number), number, $"The kit has outputs 1 to {Outputs.Count}.");
+        var first = 1 + Outputs.Take(number - 1).Sum(o => o.Width);
+        var width = Outputs[number - 1].Width;
+        return width == 1
+            ? first.ToString(CultureInfo.InvariantCulture)
+            : string.Create(CultureInfo.InvariantCulture, $"{first}–{first + 1}");
+    }
+}
+
+/// <summary>One output of an instrument; its number is its place in the kit, from 1.</summary>
+public sealed record KitOutput(string Name, ChannelFormat Format)
+{
+    /// <summary>How many jacks it takes.</summary>
+    internal int Width => Format == ChannelFormat.Mono ? 1 : 2;
+}

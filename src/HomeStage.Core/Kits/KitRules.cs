@@ -1,0 +1,34 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Kits;
+
+/// <summary>What a kit must keep to.</summary>
+public static class KitRules
+{
+    public const int MostPieces = 128;
+    public const int MostOutputs = 64;
+
+    /// <returns>The first thing that is wrong, or null.</returns>
+    public static Refusal? Check(Kit kit)
+    {
+        if (!(kit.Pieces.Count is >= 1 and <= MostPieces))
+            return new Refusal.OutOfRange("The number of pieces", kit.Pieces.Count, 1, MostPieces, "");
+        if (!(kit.Outputs.Count is >= 1 and <= MostOutputs))
+            return new Refusal.OutOfRange("The number of outputs", kit.Outputs.Count, 1, MostOutputs, "");
+        return kit.Outputs.Select(o => TextRules.Name("An output's name", o.Name)).FirstOrDefault(r => r is not null)
+            ?? kit.Pieces.Select(p => CheckPiece(kit, p)).FirstOrDefault(r => r is not null)
+            ?? ChannelRules.Doubled(kit.Pieces.Select(p => p.Name), "piece")
+            ?? ChannelRules.Doubled(kit.Pieces.Select(p => $"{p.Note}"), "piece on note");
+    }
+
+    private static Refusal? CheckPiece(Kit kit, Piece piece)
+    {
+        if (!(piece.Note is >= 0 and <= 127))
+            return new Refusal.OutOfRange($"The note of {piece.Name}", piece.Note, 0, 127, "");
+        if (!(piece.Output >= 1 && piece.Output <= kit.Outputs.Count))
+            return new Refusal.OutOfRange($"The output of {piece.Name}", piece.Output, 1, kit.Outputs.Count, "");
+        if (!(piece.Pan >= -1 && piece.Pan <= 1))
+            return new Refusal.OutOfRange($"The pan of {piece.Name}", piece.Pan, -1, 1, "");
+        return TextRules.Name("A piece's name", piece.Name) ?? TextRules.Note($"The family of {piece.Name}", piece.Family, TextRules.LongestName);
+    }
+}

@@ -1,0 +1,55 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Kits;
+
+/// <summary>The kits of the stand-in drum machines as they come: pieces, notes and outputs.</summary>
+/// <remarks>Notes follow the General MIDI percussion map (from memory) where it has a piece of that kind.</remarks>
+public static class StandInKits
+{
+    /// <summary>12 pieces of a common drum set over 10 mono outputs.</summary>
+    public static readonly Kit Breakwater = new(
+        [
+            new("Kick", 36, "drums/kick", 2, DrumSound.Kick),
+            new("Snare", 38, "drums/snare", 3, DrumSound.Snare),
+            new("Rim", 37, "drums/snare", 3, DrumSound.RimClick),
+            new("Clap", 39, "drums/hands", 4, DrumSound.Clap),
+            new("Hat closed", 42, "drums/hats", 5, DrumSound.ClosedHat),
+            new("Hat foot", 44, "drums/hats", 5, DrumSound.FootHat),
+            new("Hat open", 46, "drums/hats", 5, DrumSound.OpenHat),
+            new("Tom high", 48, "drums/toms", 6, DrumSound.HighTom),
+            new("Tom low", 45, "drums/toms", 7, DrumSound.LowTom),
+            new("Ride", 51, "drums/cymbals", 8, DrumSound.Ride),
+            new("Crash", 49, "drums/cymbals", 9, DrumSound.Crash),
+            new("Shaker", 82, "percussion/shakers", 10, DrumSound.Shaker),
+        ],
+        [
+            new("The rest", ChannelFormat.Mono), new("Kick", ChannelFormat.Mono), new("Snare", ChannelFormat.Mono),
+            new("Clap", ChannelFormat.Mono), new("Hats", ChannelFormat.Mono), new("Tom high", ChannelFormat.Mono),
+            new("Tom low", ChannelFormat.Mono), new("Ride", ChannelFormat.Mono), new("Crash", ChannelFormat.Mono),
+            new("Shaker", ChannelFormat.Mono),
+        ]);
+
+    /// <summary>14 pieces over 8 pairs.</summary>
+    public static readonly Kit Tidewater = new(
+        [
+            new("Deep drum", 36, "drums/deep", 2, DrumSound.DeepDrum),
+            new("Deep drum rim", 35, "drums/deep", 2, DrumSound.DeepDrumRim),
+            new("Side drum", 38, "drums/side", 3, DrumSound.SideDrum),
+            new("Side drum brush", 40, "drums/side", 3, DrumSound.BrushedDrum),
+            new("Frame drum open", 64, "drums/frame", 4, DrumSound.FrameDrumOpen, 0.2),
+            new("Frame drum slap", 62, "drums/frame", 4, DrumSound.FrameDrumSlap, 0.2),
+            new("Clap", 39, "drums/hands", 5, DrumSound.Clap, -0.1),
+            new("Shaker", 82, "percussion/shakers", 6, DrumSound.Shaker, -0.35),
+            new("Sand block", 70, "percussion/shakers", 6, DrumSound.SandBlock, 0.35),
+            new("Wood block high", 76, "percussion/wood", 7, DrumSound.HighWoodBlock, -0.25),
+            new("Wood block low", 77, "percussion/wood", 7, DrumSound.LowWoodBlock, 0.25),
+            new("Ship's bell", 53, "percussion/metal", 8, DrumSound.Bell, 0.1),
+            new("Bell tree", 84, "percussion/metal", 8, DrumSound.BellTree, -0.2),
+            new("Gong", 52, "percussion/metal", 8, DrumSound.Gong),
+        ],
+        [
+            new("The rest", ChannelFormat.Stereo), new("Deep drum", ChannelFormat.Stereo), new("Side drum", ChannelFormat.Stereo),
+            new("Frame drum", ChannelFormat.Stereo), new("Clap", ChannelFormat.Stereo), new("Shakers", ChannelFormat.Stereo),
+            new("Wood blocks", ChannelFormat.Stereo), new("Bells and gong", ChannelFormat.Stereo),
+        ]);
+}

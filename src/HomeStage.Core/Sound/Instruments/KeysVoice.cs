@@ -1,0 +1,60 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Instruments;
+
+/// <summary>Bellbuoy: a struck tone by frequency modulation, a short bell above it, swaying between the sides.</summary>
+/// <remarks>J. Chowning, "The Synthesis of Complex Audio Spectra by Means of Frequency Modulation", J. Audio Eng. Soc.
+/// 21(7), 1973.</remarks>
+public sealed class KeysVoice : IVoice
+{
+    private const double Gain = 0.2;
+    private const double SwayHz = 4.3;
+
+    private readonly Envelope _amplitude;
+    private readonly double _stepRad;
+    private readonly double _swayStepRad;
+    private readonly double _sway;
+    private readonly double _strength;
+    private readonly double _bellKeep;
+    private readonly double _brightKeep;
+    private double _bell;
+    private double _bright;
+    private double _phase;
+    private double _swayPhase;
+
+    public KeysVoice(NoteEvent note, Map<double> settings, int sampleRateHz)
+    {
+        var kind = InstrumentCatalogue.Find(InstrumentCatalogue.Bellbuoy)!;
+        // Lower strings ring longer: the decay halves with every two octaves up.
+        var decayMs = kind.Value(settings, "decay-ms") * Math.Pow(2, (60 - note.Number) / 24.0);
+        _amplitude = new(note.EndFrame - note.StartFrame, 1.5, decayMs, 0, kind.Value(settings, "release-ms"), sampleRateHz);
+        _stepRad = 2 * Math.PI * note.FrequencyHz / sampleRateHz;
+        _swayStepRad = 2 * Math.PI * SwayHz / sampleRateHz;
+        // The sway keeps its own time whenever a note starts, so that chords sway together.
+        _swayPhase = _swayStepRad * note.StartFrame;
+        _sway = 0.45 * kind.Value(settings, "sway-percent") / 100;
+        _strength = Gain * note.Strength;
+        _bell = 0.5 * kind.Value(settings, "bell-percent") / 100;
+        _bellKeep = Math.Exp(-1 / (0.16 * sampleRateHz));
+        _bright = 0.35 + 1.5 * note.Velocity / 127.0;
+        _brightKeep = Math.Exp(-1 / (0.45 * sampleRateHz));
+    }
+
+    public long LengthFrames => _amplitude.LengthFrames;
+
+    public int Output => 1;
+
+    public (float Left, float Right) Next()
+    {
+        var body = Math.Sin(_phase + _bright * Math.Sin(_phase));
+        var bell = _bell * Math.Sin(4 * _phase + 0.6 * Math.Sin(7.01 * _phase));
+        var sample = _strength * _amplitude.Next() * (body + bell);
+        var lean = _sway * Math.Sin(_swayPhase);
+        _phase += _stepRad;
+        _swayPhase += _swayStepRad;
+        _bell *= _bellKeep;
+        _bright *= _brightKeep;
+        return ((float)(sample * (1 + lean)), (float)(sample * (1 - lean)));
+    }
+}

@@ -1,0 +1,71 @@
+using HomeStage.Core.Sound.Processors;
+
+namespace HomeStage.Core.Sound.Meters;
+
+/// <summary>Integrated loudness of a mono or stereo signal.</summary>
+/// <remarks>ITU-R BS.1770-5 Annex 1: K-weighted mean square in blocks of 400 ms that overlap by 75 %, an absolute gate at
+/// −70 LUFS and a relative one 10 LU under the loudness of what passed the first. Both sides weigh 1.0.</remarks>
+public sealed class LoudnessMeter
+{
+    private const double AbsoluteGateLufs = -70;
+    private const double RelativeGateLu = -10;
+    private const int HopsPerBlock = 4;
+
+    private readonly FilterCascade[] _lanes;
+    private readonly int _hopFrames;
+    private readonly List<double> _hopPowers = [];
+    private double _hopSum;
+    private int _hopCount;
+
+    /// <param name="lanes">1 or 2.</param>
+    /// <param name="sampleRateHz">Frames per second, at least 8,000.</param>
+    public LoudnessMeter(int lanes, int sampleRateHz)
+    {
+        if (sampleRateHz < 8000)
+            throw new ArgumentOutOfRangeException(nameof(sampleRateHz), sampleRateHz, "Must be at least 8,000 Hz.");
+        var sections = KWeighting.Sections(sampleRateHz);
+        _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new FilterCascade(sections))];
+        _hopFrames = (int)Math.Round(sampleRateHz / 10.0);
+    }
+
+    /// <summary>LUFS; null while nothing can be measured: under 400 ms, or nothing above the gates.</summary>
+    public double? IntegratedLufs
+    {
+        get
+        {
+            var blocks = BlockPowers().Where(p => Lufs(p) > AbsoluteGateLufs).ToList();
+            if (blocks.Count == 0)
+                return null;
+            var relativeGate = Lufs(blocks.Average()) + RelativeGateLu;
+            // The loudest block is never under the gate, so some always pass.
+            return Lufs(blocks.Where(p => Lufs(p) > relativeGate).Average());
+        }
+    }
+
+    /// <param name="block">As many lanes as the meter was made for.</param>
+    public void Add(SignalBlock block, int frames)
+    {
+        for (var i = 0; i < frames; i++)
+        {
+            for (var lane = 0; lane < _lanes.Length; lane++)
+            {
+                var weighted = _lanes[lane].Next(block.Lane(lane, frames)[i]);
+                _hopSum += weighted * weighted;
+            }
+
+            if (++_hopCount == _hopFrames)
+            {
+                _hopPowers.Add(_hopSum / _hopFrames);
+                (_hopSum, _hopCount) = (0, 0);
+            }
+        }
+    }
+
+    private IEnumerable<double> BlockPowers()
+    {
+        for (var hop = HopsPerBlock; hop <= _hopPowers.Count; hop++)
+            yield return (_hopPowers[hop - 4] + _hopPowers[hop - 3] + _hopPowers[hop - 2] + _hopPowers[hop - 1]) / HopsPerBlock;
+    }
+
+    private static double Lufs(double meanSquare) => -0.691 + 10 * Math.Log10(meanSquare);
+}

@@ -1,0 +1,90 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Processors;
+
+/// <summary>A compressor whose lanes are linked by the larger side, with an optional key.</summary>
+/// <remarks>Giannoulis, Massberg and Reiss 2012: peak level in dB → static curve → smoothing in dB, attack while the
+/// reduction grows, release while it falls.</remarks>
+public sealed class CompressorProcessor : IProcessor
+{
+    // −120 dBFS: below this the detector hears silence, and the logarithm stays finite.
+    private const float QuietestLevel = 1e-6f;
+
+    private readonly double _thresholdDb;
+    private readonly double _ratio;
+    private readonly double _kneeDb;
+    private readonly double _attack;
+    private readonly double _release;
+    private readonly double _makeUpDb;
+    private readonly float _wet;
+    private readonly FilterCascade[]? _keyFilter;
+    private double _reductionDb;
+
+    /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
+    public CompressorProcessor(Map<double> settings, KeyInput? key, int sampleRateHz)
+    {
+        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Compressor)!;
+        _thresholdDb = kind.Value(settings, "threshold-db");
+        _ratio = kind.Value(settings, "ratio");
+        _kneeDb = kind.Value(settings, "knee-db");
+        _attack = CompressorLaw.Smoothing(kind.Value(settings, "attack-ms"), sampleRateHz);
+        _release = CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
+        _makeUpDb = kind.Value(settings, "make-up-db");
+        _wet = (float)(kind.Value(settings, "mix-percent") / 100);
+        _keyFilter = KeyFilter(key, sampleRateHz);
+    }
+
+    /// <summary>How far the gain is down after the last frame, in dB, at least 0.</summary>
+    public double ReductionDb => _reductionDb;
+
+    public void Process(SignalBlock signal, SignalBlock? key, int frames)
+    {
+        var heard = key ?? signal;
+        var left = heard.Lane(0, frames);
+        var right = heard.Lane(heard.Lanes - 1, frames);
+        if (key is not null && _keyFilter is not null)
+        {
+            _keyFilter[0].Process(left);
+            _keyFilter[1].Process(right);
+        }
+
+        var outLeft = signal.Lane(0, frames);
+        var outRight = signal.Lanes == 2 ? signal.Lane(1, frames) : default;
+        for (var i = 0; i < frames; i++)
+        {
+            var gain = NextGain(Math.Max(Math.Abs(left[i]), Math.Abs(right[i])));
+            outLeft[i] *= gain;
+            if (!outRight.IsEmpty)
+                outRight[i] *= gain;
+        }
+    }
+
+    public void Reset()
+    {
+        _reductionDb = 0;
+        foreach (var lane in _keyFilter ?? [])
+            lane.Reset();
+    }
+
+    private float NextGain(float level)
+    {
+        var levelDb = 20 * Math.Log10(Math.Max(level, QuietestLevel));
+        var wanted = levelDb - CompressorLaw.OutputDb(levelDb, _thresholdDb, _ratio, _kneeDb);
+        var keep = wanted > _reductionDb ? _attack : _release;
+        _reductionDb = keep * _reductionDb + (1 - keep) * wanted;
+        var gain = (float)Math.Pow(10, (_makeUpDb - _reductionDb) / 20);
+        return 1 + _wet * (gain - 1);
+    }
+
+    private static FilterCascade[]? KeyFilter(KeyInput? key, int sampleRateHz)
+    {
+        var cuts = new List<Biquad>();
+        if (key?.LowCutHz is { } low)
+            cuts.Add(FilterDesign.LowCut(low, sampleRateHz));
+        if (key?.HighCutHz is { } high)
+            cuts.Add(FilterDesign.HighCut(high, sampleRateHz));
+        return cuts.Count == 0 ? null : [new(cuts), new(cuts)];
+    }
+}

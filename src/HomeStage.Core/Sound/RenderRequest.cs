@@ -1,0 +1,28 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound;
+
+/// <summary>What shall be heard.</summary>
+/// <param name="Act">Id of the act, which says what rests in the wings.</param>
+/// <param name="ListenTo">The channel to be heard after its fader; null for the main.</param>
+/// <param name="Section">Name of the one section to be rendered; null for the whole timeline.</param>
+public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, string? Section = null)
+{
+    /// <summary>The longest render, in seconds.</summary>
+    public const double LongestSeconds = 1200;
+
+    /// <returns>What is wrong with it, or null.</returns>
+    public Refusal? Check(Template template)
+    {
+        if (template.Acts.All(a => a.Id != Act))
+            return new Refusal.Missing("act", Act, "in this template");
+        if (ListenTo is { } id && !template.Channels.TryGet(id, out _))
+            return new Refusal.UnknownChannel(id);
+        if (ListenTo is { } listened && template.Channels[listened].StageIn(Act) == StageState.InTheWings)
+            return new Refusal.WrongPlace(template.Channels[listened].Name, "rests in the wings in this act, so there is nothing to hear");
+        if (Section is not null && template.Timeline.Sections.All(s => s.Name != Section))
+            return new Refusal.Missing("section", Section, "on the timeline");
+        var seconds = RenderRange.Of(template, Section).Seconds;
+        return seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
+    }
+}

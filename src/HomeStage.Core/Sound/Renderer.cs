@@ -1,0 +1,65 @@
+using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound;
+
+/// <summary>Turns a template into sound, as fast as the machine will.</summary>
+public static class Renderer
+{
+    public const int DefaultBlockFrames = 256;
+
+    /// <summary>Renders one listening point from rest. The same request gives the same samples for any block size.</summary>
+    /// <param name="request">Must pass its own check.</param>
+    /// <param name="progress">Told the share that is done, in [0, 1].</param>
+    /// <param name="blockFrames">Frames at a time, in [1, 8,192].</param>
+    /// <exception cref="ArgumentException">The request does not fit the template.</exception>
+    /// <exception cref="OperationCanceledException">Cancelled; asked at each block.</exception>
+    public static RenderedSound Render(
+        Template template, RenderRequest request, IProgress<double>? progress = null,
+        int blockFrames = DefaultBlockFrames, CancellationToken cancellation = default)
+    {
+        if (!(blockFrames is >= 1 and <= 8192))
+            throw new ArgumentOutOfRangeException(nameof(blockFrames), blockFrames, "Must lie in [1, 8,192] frames.");
+        if (request.Check(template) is { } wrong)
+            throw new ArgumentException(wrong.Sentence, nameof(request));
+        var plan = new RenderPlan(template, request, blockFrames);
+        var left = new float[plan.LengthFrames];
+        var right = new float[plan.LengthFrames];
+        var latency = plan.LatencyFrames;
+        for (long done = -latency; done < left.Length;)
+        {
+            cancellation.ThrowIfCancellationRequested();
+            // What comes before the latency is over is not part of the range; a block ends there.
+            var frames = (int)Math.Min(blockFrames, (done < 0 ? 0 : left.Length) - done);
+            plan.Next(frames);
+            if (done >= 0)
+            {
+                plan.Output.Lane(0, frames).CopyTo(left.AsSpan((int)done));
+                plan.Output.Lane(1, frames).CopyTo(right.AsSpan((int)done));
+                progress?.Report((double)(done + frames) / left.Length);
+            }
+
+            done += frames;
+        }
+
+        return Measured(left, right, template.SampleRateHz, latency);
+    }
+
+    private static RenderedSound Measured(float[] left, float[] right, int sampleRateHz, int latencyFrames)
+    {
+        const int Stretch = 4096;
+        var loudness = new LoudnessMeter(2, sampleRateHz);
+        var peak = new PeakMeter();
+        var block = new SignalBlock(2, Stretch);
+        for (var start = 0; start < left.Length; start += Stretch)
+        {
+            var frames = Math.Min(Stretch, left.Length - start);
+            left.AsSpan(start, frames).CopyTo(block.Lane(0, frames));
+            right.AsSpan(start, frames).CopyTo(block.Lane(1, frames));
+            loudness.Add(block, frames);
+            peak.Add(block, frames);
+        }
+
+        return new(left, right, sampleRateHz, loudness.IntegratedLufs, peak.PeakDbfs, latencyFrames);
+    }
+}

@@ -1,0 +1,55 @@
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Templates;
+
+/// <summary>One line of the running order: source → inserts → mute → pre point → fader → pan → post point → destination.</summary>
+public sealed record Channel
+{
+    public required ChannelId Id { get; init; }
+
+    /// <summary>1 to 80 characters.</summary>
+    public required string Name { get; init; }
+
+    public required ChannelKind Kind { get; init; }
+
+    public ChannelFormat Format { get; init; } = ChannelFormat.Stereo;
+
+    /// <summary>Hue in degrees, in [0, 360), chosen on this channel; null takes the hue of what it feeds.</summary>
+    public double? HueDegrees { get; init; }
+
+    /// <summary>Prompt notes: up to 4,000 characters.</summary>
+    public string Note { get; init; } = "";
+
+    /// <summary>Where the sound comes from; null for sums.</summary>
+    public Source? Source { get; init; }
+
+    /// <summary>Starters: what an instrument plays. Sorted by name, which is unique.</summary>
+    public Sequence<Pattern> Patterns { get; init; } = [];
+
+    public Sequence<Insert> Inserts { get; init; } = [];
+
+    /// <summary>Sorted by target; one a target.</summary>
+    public Sequence<Send> Sends { get; init; } = [];
+
+    /// <summary>Sorted by target; one a target.</summary>
+    public Sequence<SidechainFeed> Feeds { get; init; } = [];
+
+    /// <summary>The fader, in [−∞, +6] dB.</summary>
+    public Decibels Level { get; init; }
+
+    /// <summary>In [−1, 1]: hard left to hard right, 0 the centre.</summary>
+    public double Pan { get; init; }
+
+    public bool Muted { get; init; }
+
+    /// <summary>The bus or main that this channel feeds; null for main, direct, trigger and notes channels.</summary>
+    public ChannelId? Destination { get; init; }
+
+    /// <summary>The hardware output pair (1 is outputs 1–2), for main and direct channels alone.</summary>
+    public int? OutputPair { get; init; }
+
+    /// <summary>States by act id; an act that is not named has the channel on stage.</summary>
+    public Map<StageState> Stages { get; init; } = Map<StageState>.Empty;
+
+    public StageState StageIn(string actId) => Stages.TryGetValue(actId, out var state) ? state : StageState.OnStage;
+}

@@ -1,0 +1,13 @@
+namespace HomeStage.Core.Templates.Edits;
+
+/// <summary>Names a template and says what it is for.</summary>
+public sealed record Describe(string Name, string Category, Sequence<string> Tags, string Note) : Edit
+{
+    public override EditResult ApplyTo(Template template)
+    {
+        var after = template with { Name = Name, Category = Category, Tags = Tags, Note = Note };
+        return TemplateRules.CheckAbout(after) is { } wrong
+            ? wrong
+            : new EditResult.Applied(after, new Describe(template.Name, template.Category, template.Tags, template.Note));
+    }
+}

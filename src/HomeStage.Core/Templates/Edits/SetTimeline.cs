@@ -1,0 +1,12 @@
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Templates.Edits;
+
+/// <summary>Changes tempo, meter and sections.</summary>
+public sealed record SetTimeline(Timeline Timeline) : Edit
+{
+    public override EditResult ApplyTo(Template template) =>
+        TemplateRules.CheckTimeline(Timeline) is { } wrong
+            ? wrong
+            : new EditResult.Applied(template with { Timeline = Timeline }, new SetTimeline(template.Timeline));
+}

@@ -1,0 +1,22 @@
+namespace HomeStage.Core.Templates;
+
+/// <summary>One processor in a channel's strip.</summary>
+/// <param name="Processor">Id in the processor catalogue.</param>
+public sealed record Insert(InsertId Id, string Processor)
+{
+    /// <summary>Values that differ from the processor's defaults, by parameter id.</summary>
+    public Map<double> Settings { get; init; } = Map<double>.Empty;
+
+    /// <summary>The acts in which the insert waits, switched off.</summary>
+    public Sequence<string> ParkedIn { get; init; } = [];
+
+    /// <summary>The key input of a dynamics processor; null where the detector hears the channel itself.</summary>
+    public KeyInput? Key { get; init; }
+
+    public bool IsLiveIn(string actId) => !ParkedIn.Contains(actId);
+}
+
+/// <summary>A detector's outside ear: the sum of the sidechain feeds, between two cuts.</summary>
+/// <param name="LowCutHz">Corner below which the detector hears little, in [20, 20 000]; null for none. 12 dB an octave.</param>
+/// <param name="HighCutHz">Corner above which the detector hears little, in [20, 20 000]; null for none. 12 dB an octave.</param>
+public sealed record KeyInput(bool On, double? LowCutHz = null, double? HighCutHz = null);

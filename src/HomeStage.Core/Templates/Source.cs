@@ -1,0 +1,21 @@
+using HomeStage.Core.Kits;
+
+namespace HomeStage.Core.Templates;
+
+/// <summary>Where a channel's sound comes from.</summary>
+public abstract record Source;
+
+/// <summary>A virtual instrument of the catalogue, with the settings that differ from its defaults.</summary>
+/// <param name="Instrument">Id in the instrument catalogue.</param>
+/// <param name="Kit">Pieces and outputs, for instruments that play a kit.</param>
+public sealed record InstrumentSource(string Instrument, Kit? Kit = null) : Source
+{
+    public Map<double> Settings { get; init; } = Map<double>.Empty;
+}
+
+/// <summary>One output of the multi-output instrument on another channel.</summary>
+/// <param name="Output">Number in that instrument's kit, from 1.</param>
+public sealed record OutputSource(ChannelId Instrument, int Output) : Source;
+
+/// <summary>One or two hardware inputs, numbered from 1. Heard only while monitored.</summary>
+public sealed record InputSource(int First, int? Second = null, bool Monitored = false) : Source;

@@ -1,0 +1,37 @@
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Templates;
+
+/// <summary>A production template: a signal graph with its timeline, ready to be started from. A value; edits make new ones.</summary>
+public sealed record Template
+{
+    /// <summary>1 to 80 characters.</summary>
+    public required string Name { get; init; }
+
+    public string Category { get; init; } = "";
+
+    public Sequence<string> Tags { get; init; } = [];
+
+    /// <summary>Prompt notes: up to 4,000 characters.</summary>
+    public string Note { get; init; } = "";
+
+    /// <summary>Null while the key waits for the song.</summary>
+    public MusicalKey? Key { get; init; }
+
+    /// <summary>Frames a second: 44,100, 48,000, 88,200 or 96,000.</summary>
+    public int SampleRateHz { get; init; } = 48000;
+
+    public PanLaw PanLaw { get; init; } = PanLaw.ConstantPower;
+
+    public required Timeline Timeline { get; init; }
+
+    /// <summary>At least one.</summary>
+    public required Sequence<Act> Acts { get; init; }
+
+    /// <summary>Exactly one of kind main.</summary>
+    public required ChannelList Channels { get; init; }
+
+    public Channel Main => Channels.First(c => c.Kind == ChannelKind.Main);
+
+    internal Template Replace(Channel channel) => this with { Channels = Channels.Replace(channel) };
+}
