@@ -1,0 +1,55 @@
+using System.Text.Json;
+using System.Text.Json.Serialization.Metadata;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Formats.Documents;
+
+/// <summary>Tells the serialiser what the core's own collections and its closed families of records are.</summary>
+/// <remarks>The core knows nothing of JSON. Told here, the collections are seen as plain arrays and objects, by the
+/// generated description of the API too, which a converter would hide.</remarks>
+internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
+{
+    private const string Discriminator = "type";
+
+    public override JsonTypeInfo GetTypeInfo(Type type, JsonSerializerOptions options)
+    {
+        if (type == typeof(ChannelList))
+            return JsonMetadataServices.CreateImmutableEnumerableInfo<ChannelList, Channel>(options, new(), ChannelList.From);
+        if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Sequence<>))
+            return Make(nameof(SequenceInfo), type, options);
+        if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Map<>))
+            return Make(nameof(MapInfo), type, options);
+        var info = base.GetTypeInfo(type, options);
+        if (type == typeof(Edit) || type == typeof(Source))
+            info.PolymorphismOptions = Cases(type);
+        return info;
+    }
+
+    /// <summary>The word for one case of a closed family: "set-level" for SetLevel, "input" for InputSource.</summary>
+    private static string WordFor(Type family, Type type)
+    {
+        var name = type.Name.EndsWith(family.Name, StringComparison.Ordinal) ? type.Name[..^family.Name.Length] : type.Name;
+        return JsonNamingPolicy.KebabCaseLower.ConvertName(name);
+    }
+
+    private static JsonPolymorphismOptions Cases(Type family)
+    {
+        var options = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = Discriminator };
+        foreach (var type in family.Assembly.GetTypes().Where(t => !t.IsAbstract && t.IsSubclassOf(family)).OrderBy(t => t.Name, StringComparer.Ordinal))
+            options.DerivedTypes.Add(new(type, WordFor(family, type)));
+        return options;
+    }
+
+    private static JsonTypeInfo Make(string method, Type type, JsonSerializerOptions options) =>
+        (JsonTypeInfo)typeof(CollectionTypes)
+            .GetMethod(method, System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Static)!
+            .MakeGenericMethod(type.GetGenericArguments()[0])
+            .Invoke(null, [options])!;
+
+    private static JsonTypeInfo SequenceInfo<T>(JsonSerializerOptions options) =>
+        JsonMetadataServices.CreateImmutableEnumerableInfo<Sequence<T>, T>(options, new(), items => items.ToSequence());
+
+    private static JsonTypeInfo MapInfo<T>(JsonSerializerOptions options) =>
+        JsonMetadataServices.CreateImmutableDictionaryInfo<Map<T>, string, T>(options, new(), Map<T>.From);
+}

@@ -1,0 +1,58 @@
+using System.Text.Json;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Formats.Documents;
+
+/// <summary>A template as a file: JSON, lossless, in stable order.</summary>
+public static class TemplateDocument
+{
+    public const string Format = "home-stage-template";
+
+    /// <summary>What this version writes, and the newest that it reads.</summary>
+    public const int SchemaVersion = 1;
+
+    public const int MostBytes = 64 * 1024 * 1024;
+
+    public static byte[] Write(Template template) =>
+        [.. JsonSerializer.SerializeToUtf8Bytes(new Envelope(Format, SchemaVersion, template), DocumentJson.Readable), (byte)'\n'];
+
+    /// <returns>A template that keeps every rule, or what is wrong.</returns>
+    public static FormatResult<Template> Read(ReadOnlyMemory<byte> bytes)
+    {
+        if (bytes.Length > MostBytes)
+            return Refused("too-large", $"A template document may have {MostBytes / 1024 / 1024} MB.");
+        try
+        {
+            using var json = JsonDocument.Parse(bytes, new() { MaxDepth = DocumentJson.Options.MaxDepth });
+            if (CheckEnvelope(json.RootElement) is { } wrong)
+                return wrong;
+            var template = json.RootElement.Deserialize<Envelope>(DocumentJson.Options)!.Template;
+            return TemplateRules.Check(template) is { } refusal
+                ? Refused(refusal.Code, refusal.Sentence)
+                : new FormatResult<Template>.Read(template);
+        }
+        catch (JsonException e)
+        {
+            return Refused("not-a-document", $"This is not a whole template document: {Place(e)}.");
+        }
+    }
+
+    private static FormatResult<Template>? CheckEnvelope(JsonElement root)
+    {
+        if (root.ValueKind != JsonValueKind.Object
+            || !root.TryGetProperty("format", out var format) || format.ValueKind != JsonValueKind.String || format.GetString() != Format)
+            return Refused("not-a-document", "This is JSON, but not a template document: its format is not named.");
+        if (!root.TryGetProperty("schemaVersion", out var version) || !version.TryGetInt32(out var number) || number < 1)
+            return Refused("not-a-document", "This template document does not say which schema it follows.");
+        return number > SchemaVersion
+            ? Refused("newer-schema", $"This template was written by a newer version (schema {number}); this one reads up to schema {SchemaVersion}.")
+            : null;
+    }
+
+    private static string Place(JsonException e) =>
+        e.Path is { Length: > 1 } path ? $"something is wrong at {path}" : $"it breaks off or is damaged near line {(e.LineNumber ?? 0) + 1}";
+
+    private static FormatResult<Template>.Refused Refused(string code, string sentence) => new(code, sentence);
+
+    private sealed record Envelope(string Format, int SchemaVersion, Template Template);
+}

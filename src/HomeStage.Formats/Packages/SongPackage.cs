@@ -1,0 +1,48 @@
+using System.Globalization;
+using System.IO.Compression;
+using System.Text;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Documents;
+using HomeStage.Formats.Midi;
+using HomeStage.Formats.Wave;
+
+namespace HomeStage.Formats.Packages;
+
+/// <summary>Everything of a song in one ZIP: the same song gives the same bytes.</summary>
+public static class SongPackage
+{
+    // Entries need a date; the first one that ZIP can say keeps the bytes the same.
+    private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
+    /// <param name="sound">The song's render, written with 24 bits.</param>
+    public static void Write(Template song, RenderedSound sound, Stream stream)
+    {
+        var name = FileName(song.Name);
+        using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
+        Add(zip, $"{name}.template.json", TemplateDocument.Write(song));
+        Add(zip, $"{name}.mid", MidiWriter.Write(song));
+        using var wave = new MemoryStream();
+        WaveWriter.Write(sound, WaveDepth.Int24, wave);
+        Add(zip, $"{name}.wav", wave.GetBuffer().AsSpan(0, (int)wave.Length));
+    }
+
+    /// <returns>Letters, digits and single hyphens of ASCII, 1 to 60 of them: safe on every file system.</returns>
+    public static string FileName(string title)
+    {
+        var plain = title.Normalize(NormalizationForm.FormD)
+            .Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark)
+            .Select(c => char.IsAsciiLetterOrDigit(c) ? char.ToLowerInvariant(c) : '-');
+        var words = string.Concat(plain).Split('-', StringSplitOptions.RemoveEmptyEntries);
+        var name = string.Join('-', words);
+        return name.Length == 0 ? "song" : name[..Math.Min(60, name.Length)];
+    }
+
+    private static void Add(ZipArchive zip, string name, ReadOnlySpan<byte> bytes)
+    {
+        var entry = zip.CreateEntry(name, CompressionLevel.Fastest);
+        entry.LastWriteTime = Epoch;
+        using var stream = entry.Open();
+        stream.Write(bytes);
+    }
+}

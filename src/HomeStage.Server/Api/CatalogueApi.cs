@@ -1,0 +1,24 @@
+using HomeStage.Core.Catalogue;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>What a template can hold: processors and instruments with their controls.</summary>
+internal static class CatalogueApi
+{
+    public sealed record CatalogueView(IReadOnlyList<ProcessorView> Processors, IReadOnlyList<InstrumentView> Instruments);
+
+    public sealed record ProcessorView(string Id, string Name, bool HasKey, IReadOnlyList<ParameterView> Parameters);
+
+    public sealed record InstrumentView(string Id, string Name, string About, IReadOnlyList<ParameterView> Parameters, Core.Kits.Kit? Kit);
+
+    /// <param name="Symbol">What stands behind the number.</param>
+    public sealed record ParameterView(string Id, string Name, Unit Unit, string Symbol, double Min, double Max, double Step, double Default);
+
+    public static void MapCatalogue(this RouteGroupBuilder api) => api.MapGet("/catalogue", Ok<CatalogueView> () => TypedResults.Ok(new CatalogueView(
+        [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.HasKey, [.. p.Parameters.Select(ViewOf)]))],
+        [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit))])))
+        .WithTags("Catalogue");
+
+    private static ParameterView ViewOf(Parameter p) => new(p.Id, p.Name, p.Unit, p.Unit.Symbol(), p.Min, p.Max, p.Step, p.Default);
+}

@@ -1,0 +1,40 @@
+using HomeStage.Core.Templates.Edits;
+using HomeStage.Formats.Documents;
+using HomeStage.Formats.Packages;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>What templates and songs have in common: to be read, edited, undone and taken away as a file.</summary>
+internal static class DocumentApi
+{
+    /// <param name="Revision">The revision that the edits were made on.</param>
+    public sealed record EditRequest(int Revision, IReadOnlyList<Edit> Edits);
+
+    public sealed record StepRequest(int Revision);
+
+    public static void MapDocument(this RouteGroupBuilder group, DocumentKind kind)
+    {
+        group.MapGet("/{id}", async Task<Results<Ok<DocumentView>, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is { } document
+                ? TypedResults.Ok(DocumentView.Of(document))
+                : Problems.NotFound(Word(kind)));
+        group.MapGet("/{id}/document", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is { } document
+                ? TypedResults.File(TemplateDocument.Write(document.Template), "application/json", $"{SongPackage.FileName(document.Template.Name)}.template.json")
+                : Problems.NotFound(Word(kind)));
+        group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, CancellationToken cancellation) =>
+            Answer(await store.EditAsync(id, kind, request.Revision, request.Edits, cancellation: cancellation)));
+        group.MapPost("/{id}/undo", async (string id, StepRequest request, DocumentStore store, CancellationToken cancellation) =>
+            Answer(await store.UndoAsync(id, kind, request.Revision, cancellation)));
+        group.MapPost("/{id}/redo", async (string id, StepRequest request, DocumentStore store, CancellationToken cancellation) =>
+            Answer(await store.RedoAsync(id, kind, request.Revision, cancellation)));
+    }
+
+    private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer) =>
+        answer is StoreAnswer.Stored stored ? TypedResults.Ok(ChangeView.Between(stored.Before, stored.After)) : Problems.From(answer);
+
+    private static string Word(DocumentKind kind) => kind == DocumentKind.Song ? "song" : "template";
+}

@@ -1,0 +1,54 @@
+using HomeStage.Core.Sound;
+using HomeStage.Formats.Packages;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+using HomeStage.Server.Jobs;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>A song's package: made as a job, then taken away.</summary>
+internal static class PackagesApi
+{
+    /// <param name="Act">The act in which the song is rendered.</param>
+    public sealed record NewPackage(string Song, string Act);
+
+    public static void MapPackages(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/packages").WithTags("Packages");
+        group.MapPost("/", Start);
+        group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<SongZip> jobs) =>
+            jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("package"));
+        group.MapDelete("/{id}", Results<NoContent, ProblemHttpResult> (string id, JobQueue<SongZip> jobs) =>
+        {
+            if (jobs.Find(id) is not { } job)
+                return Problems.NotFound("package");
+            job.Cancel();
+            return TypedResults.NoContent();
+        });
+        group.MapGet("/{id}/file", Results<FileContentHttpResult, ProblemHttpResult> (string id, JobQueue<SongZip> jobs) =>
+            jobs.Find(id)?.Result is { } zip
+                ? TypedResults.File(zip.Content, "application/zip", zip.FileName)
+                : Problems.NotFound("finished package")).Produces(StatusCodes.Status200OK, contentType: "application/zip");
+    }
+
+    private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
+        NewPackage asked, DocumentStore store, JobQueue<SongZip> jobs, CancellationToken cancellation)
+    {
+        if (await store.OpenAsync(asked.Song, DocumentKind.Song, cancellation) is not { } song)
+            return Problems.NotFound("song");
+        var request = new RenderRequest(asked.Act);
+        if (request.Check(song.Template) is { } wrong)
+            return Problems.Refused(wrong);
+        var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", job =>
+        {
+            var sound = Renderer.Render(song.Template, request, job, cancellation: job.Cancellation);
+            using var zip = new MemoryStream();
+            SongPackage.Write(song.Template, sound, zip);
+            return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray());
+        });
+        return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));
+    }
+
+    private static JobView ViewOf(Job<SongZip> job) => new(job.Id, job.State, job.Progress, job.Seconds, null);
+}

@@ -1,0 +1,64 @@
+using HomeStage.Core.Sound;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Wave;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+using HomeStage.Server.Jobs;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>Renders: asked for, watched, cancelled, heard.</summary>
+internal static class RendersApi
+{
+    /// <param name="ListenTo">Id of the channel to be heard; null for the main.</param>
+    /// <param name="Section">Name of the one section to be rendered; null for the whole timeline.</param>
+    public sealed record NewRender(DocumentKind Kind, string Document, string Act, ChannelId? ListenTo, string? Section);
+
+    public static void MapRenders(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/renders").WithTags("Renders");
+        group.MapPost("/", Start);
+        group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<RenderedAudio> jobs) =>
+            jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("render"));
+        group.MapDelete("/{id}", Cancel);
+        group.MapGet("/{id}/audio", Audio).Produces(StatusCodes.Status200OK, contentType: "audio/wav");
+    }
+
+    private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
+        NewRender asked, DocumentStore store, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
+    {
+        if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
+            return Problems.NotFound("document");
+        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section);
+        if (request.Check(document.Template) is { } wrong)
+            return Problems.Refused(wrong);
+        var key = $"{document.Id}/{document.Revision}/{request}";
+        var job = jobs.Start(key, job => RenderedAudio.Of(Renderer.Render(document.Template, request, job, cancellation: job.Cancellation)));
+        return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
+    }
+
+    private static Results<NoContent, ProblemHttpResult> Cancel(string id, JobQueue<RenderedAudio> jobs)
+    {
+        if (jobs.Find(id) is not { } job)
+            return Problems.NotFound("render");
+        job.Cancel();
+        return TypedResults.NoContent();
+    }
+
+    private static Results<FileContentHttpResult, ProblemHttpResult> Audio(string id, JobQueue<RenderedAudio> jobs, WaveDepth depth = WaveDepth.Float32)
+    {
+        if (jobs.Find(id)?.Result is not { } audio)
+            return Problems.NotFound("finished render");
+        using var wave = new MemoryStream();
+        WaveWriter.Write(audio.Sound, depth, wave);
+        return TypedResults.File(wave.ToArray(), "audio/wav");
+    }
+
+    private static JobView ViewOf(Job<RenderedAudio> job)
+    {
+        var sound = job.Result?.Sound;
+        return new(job.Id, job.State, job.Progress, job.Seconds,
+            sound is null ? null : new(sound.LoudnessLufs, sound.PeakDbfs, sound.Seconds, job.Result!.Outline));
+    }
+}

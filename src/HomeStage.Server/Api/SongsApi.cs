@@ -1,0 +1,65 @@
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>Songs: editable copies of templates that remember where they came from.</summary>
+internal static class SongsApi
+{
+    /// <param name="TempoBpm">Null keeps the template's.</param>
+    /// <param name="Key">Null keeps the template's, or lets it wait.</param>
+    public sealed record NewSong(string TemplateId, string Title, double? TempoBpm, MusicalKey? Key);
+
+    public static void MapSongs(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/songs").WithTags("Songs");
+        group.MapGet("/", List);
+        group.MapPost("/", Start);
+        group.MapGet("/{id}/about", About);
+        group.MapDocument(DocumentKind.Song);
+    }
+
+    private static async Task<Ok<IReadOnlyList<SongView>>> List(DocumentLists lists, DocumentStore store, CancellationToken cancellation)
+    {
+        var songs = new List<SongView>();
+        foreach (var row in await lists.AllAsync(DocumentKind.Song, cancellation))
+            if (await ViewOf(row, lists, store, cancellation) is { } view)
+                songs.Add(view);
+        return TypedResults.Ok<IReadOnlyList<SongView>>(songs);
+    }
+
+    private static async Task<Results<Ok<SongView>, ProblemHttpResult>> About(string id, DocumentLists lists, DocumentStore store, CancellationToken cancellation) =>
+        await lists.FindAsync(id, cancellation) is { Kind: DocumentKind.Song } row && await ViewOf(row, lists, store, cancellation) is { } view
+            ? TypedResults.Ok(view)
+            : Problems.NotFound("song");
+
+    private static async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> Start(NewSong asked, DocumentStore store, CancellationToken cancellation)
+    {
+        if (await store.OpenAsync(asked.TemplateId, DocumentKind.Template, cancellation) is not { } from)
+            return Problems.NotFound("template");
+        var song = from.Template with
+        {
+            Name = asked.Title.Trim(),
+            Key = asked.Key ?? from.Template.Key,
+            Timeline = from.Template.Timeline with { TempoBpm = asked.TempoBpm ?? from.Template.Timeline.TempoBpm },
+        };
+        if (TemplateRules.Check(song) is { } wrong)
+            return Problems.Refused(wrong);
+        var document = await store.CreateAsync(DocumentKind.Song, song, (from.Id, from.Revision), cancellation);
+        return TypedResults.Created($"/api/songs/{document.Id}", new TemplatesApi.Created(document.Id));
+    }
+
+    private static async Task<SongView?> ViewOf(DocumentRow row, DocumentLists lists, DocumentStore store, CancellationToken cancellation)
+    {
+        if (await store.OpenAsync(row.Id, DocumentKind.Song, cancellation) is not { } document)
+            return null;
+        var from = row.StartedFromId is { } id ? await lists.FindAsync(id, cancellation) : null;
+        var song = document.Template;
+        return new(row.Id, song.Name, song.Timeline.TempoBpm, song.Timeline.Meter.ToString(), song.Key?.Name,
+            new TimeMap(song.Timeline).LengthSeconds, song.Channels.Count, row.StartedFromId, from?.Name, row.StartedFromRevision,
+            DateTime.SpecifyKind(row.CreatedUtc, DateTimeKind.Utc), DateTime.SpecifyKind(row.ChangedUtc, DateTimeKind.Utc), document.Revision);
+    }
+}

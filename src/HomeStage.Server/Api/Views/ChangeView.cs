@@ -1,0 +1,23 @@
+using HomeStage.Server.Data;
+
+namespace HomeStage.Server.Api.Views;
+
+/// <summary>What a change did to the screen: only the rows that differ travel.</summary>
+/// <param name="Changed">Rows that are new or differ.</param>
+/// <param name="Order">Every channel's id in running order, where that changed; null otherwise.</param>
+public sealed record ChangeView(HeadView Head, IReadOnlyList<ChannelView> Changed, IReadOnlyList<string>? Order)
+{
+    public static ChangeView Between(OpenDocument before, OpenDocument after)
+    {
+        var old = ChannelRows.Of(before.Template);
+        var now = ChannelRows.Of(after.Template);
+        var known = old.ToDictionary(r => r.Channel.Id);
+        var changed = now.Where(r => !known.TryGetValue(r.Channel.Id, out var was) || !Same(was, r)).ToList();
+        var moved = !old.Select(r => r.Channel.Id).SequenceEqual(now.Select(r => r.Channel.Id));
+        return new(HeadView.Of(after), changed, moved ? [.. now.Select(r => r.Channel.Id.Value)] : null);
+    }
+
+    private static bool Same(ChannelView a, ChannelView b) =>
+        ReferenceEquals(a.Channel, b.Channel) && a.Depth == b.Depth && a.HueDegrees == b.HueDegrees && a.Feeders == b.Feeders
+        && a.ComesFrom == b.ComesFrom && a.KeyedBy.SequenceEqual(b.KeyedBy) && a.Steers.SequenceEqual(b.Steers);
+}

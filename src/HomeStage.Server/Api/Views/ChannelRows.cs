@@ -1,0 +1,43 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Routing;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Server.Api.Views;
+
+/// <summary>The rows of the running order with their words.</summary>
+internal static class ChannelRows
+{
+    public static IReadOnlyList<ChannelView> Of(Template template)
+    {
+        var keys = template.Channels.SelectMany(c => c.Feeds.Select(f => (To: f.Channel, From: c.Name))).ToLookup(x => x.To, x => x.From);
+        var senders = template.Channels.SelectMany(c => c.Sends.Select(s => s.To)).CountBy(id => id).ToDictionary();
+        return [.. RunningOrder.Of(template).Select(row => new ChannelView(
+            row.Channel, row.Depth, row.HueDegrees, row.Feeders,
+            ComesFrom(template, row, senders.GetValueOrDefault(row.Channel.Id)),
+            [.. keys[row.Channel.Id].Distinct()],
+            [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()]))];
+    }
+
+    private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch
+    {
+        { Kind: ChannelKind.Main, OutputPair: { } pair } => $"to outputs {2 * pair - 1}–{2 * pair}",
+        { Source: InstrumentSource { Kit: { } kit } source } => $"{NameOf(source)}, {kit.Pieces.Count} pieces",
+        { Source: InstrumentSource source } => NameOf(source),
+        { Source: OutputSource source } => Split(template, source),
+        { Source: InputSource { Second: { } second } source } => $"inputs {source.First}, {second}",
+        { Source: InputSource source } => $"input {source.First}",
+        { Kind: ChannelKind.Return } => Count(senders, "send"),
+        { Kind: ChannelKind.Bus } => Count(row.Feeders, "channel") + (senders > 0 ? $", {Count(senders, "send")}" : ""),
+        _ => "nothing yet",
+    };
+
+    private static string Split(Template template, OutputSource source)
+    {
+        var player = template.Channels[source.Instrument];
+        return player.Source is InstrumentSource { Kit: { } kit } ? $"{player.Name} {kit.JackLabel(source.Output)}" : player.Name;
+    }
+
+    private static string NameOf(InstrumentSource source) => InstrumentCatalogue.Find(source.Instrument)?.Name ?? source.Instrument;
+
+    private static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
+}

@@ -1,0 +1,63 @@
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+using HomeStage.Server.Data;
+
+namespace HomeStage.Server.Api.Views;
+
+/// <summary>A template or song as its screen reads it.</summary>
+/// <param name="Channels">In running order.</param>
+public sealed record DocumentView(HeadView Head, IReadOnlyList<ChannelView> Channels)
+{
+    public static DocumentView Of(OpenDocument document) =>
+        new(HeadView.Of(document), ChannelRows.Of(document.Template));
+}
+
+/// <summary>What is said of the document as a whole.</summary>
+/// <param name="KeyName">"D minor"; null while it waits for the song.</param>
+public sealed record HeadView(
+    string Id, DocumentKind Kind, int Revision, bool CanUndo, bool CanRedo,
+    string Name, string Category, IReadOnlyList<string> Tags, string Note,
+    MusicalKey? Key, string? KeyName, int SampleRateHz, TimelineView Timeline, IReadOnlyList<Act> Acts)
+{
+    public static HeadView Of(OpenDocument document)
+    {
+        var template = document.Template;
+        return new(document.Id, document.Kind, document.Revision, document.CanUndo, document.CanRedo,
+            template.Name, template.Category, template.Tags, template.Note,
+            template.Key, template.Key?.Name, template.SampleRateHz, TimelineView.Of(template.Timeline), template.Acts);
+    }
+}
+
+/// <summary>The timeline with what follows from it.</summary>
+/// <param name="FeltBeat">Which note the felt beat is: "quarter", "dotted quarter".</param>
+/// <param name="FeltBeatsPerMinute">How many of them a minute has.</param>
+public sealed record TimelineView(
+    double TempoBpm, Meter Meter, string FeltBeat, double FeltBeatsPerMinute, double Seconds, IReadOnlyList<SectionView> Sections)
+{
+    public static TimelineView Of(Timeline timeline)
+    {
+        var map = new TimeMap(timeline);
+        return new(timeline.TempoBpm, timeline.Meter, FeltBeatName(timeline.Meter),
+            timeline.TempoBpm * Ticks.PerQuarter / timeline.Meter.TicksPerFeltBeat, map.LengthSeconds,
+            [.. map.Sections.Select(s => new SectionView(
+                s.Section.Name, s.Section.Bars, s.Section.TempoBpm, s.Section.Meter, s.TempoBpm, s.Meter.ToString(), s.StartSeconds, s.LengthSeconds))]);
+    }
+
+    private static string FeltBeatName(Meter meter)
+    {
+        var (unit, dotted) = meter.IsCompound ? (meter.Unit / 2, "dotted ") : (meter.Unit, "");
+        return dotted + (unit switch { 1 => "whole", 2 => "half", 4 => "quarter", 8 => "eighth", 16 => "sixteenth", _ => "thirty-second" });
+    }
+}
+
+/// <param name="OwnTempoBpm">Null where it takes the timeline's.</param>
+/// <param name="OwnMeter">Null where it takes the timeline's.</param>
+public sealed record SectionView(
+    string Name, int Bars, double? OwnTempoBpm, Meter? OwnMeter, double TempoBpm, string Meter, double StartSeconds, double Seconds);
+
+/// <summary>A channel where it stands in the running order, with what is known of it beyond its own values.</summary>
+/// <param name="ComesFrom">Its source in a few words.</param>
+/// <param name="KeyedBy">Names of the channels that feed the key inputs of its inserts.</param>
+/// <param name="Steers">Names of the channels whose inserts it feeds.</param>
+public sealed record ChannelView(
+    Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers);

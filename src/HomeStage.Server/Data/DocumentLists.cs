@@ -1,0 +1,33 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStage.Server.Data;
+
+/// <summary>What lists show, without opening documents.</summary>
+public sealed class DocumentLists(IDbContextFactory<StageDb> databases)
+{
+    /// <returns>The default template first, then those changed last.</returns>
+    public async Task<IReadOnlyList<DocumentRow>> AllAsync(DocumentKind kind, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return await db.Documents.AsNoTracking().Where(d => d.Kind == kind)
+            .OrderByDescending(d => d.OpensByDefault).ThenByDescending(d => d.ChangedUtc).ToListAsync(cancellation);
+    }
+
+    public async Task<DocumentRow?> FindAsync(string id, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return await db.Documents.AsNoTracking().SingleOrDefaultAsync(d => d.Id == id, cancellation);
+    }
+
+    /// <summary>Makes one template the one that opens by default.</summary>
+    /// <returns>False where there is no such template.</returns>
+    public async Task<bool> OpenByDefaultAsync(string id, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        if (!await db.Documents.AnyAsync(d => d.Id == id && d.Kind == DocumentKind.Template, cancellation))
+            return false;
+        await db.Documents.Where(d => d.Kind == DocumentKind.Template)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.OpensByDefault, d => d.Id == id), cancellation);
+        return true;
+    }
+}

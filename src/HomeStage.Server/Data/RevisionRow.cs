@@ -1,0 +1,33 @@
+namespace HomeStage.Server.Data;
+
+/// <summary>One entry of the edit log. Appended, never changed.</summary>
+public sealed class RevisionRow
+{
+    public required string DocumentId { get; init; }
+
+    /// <summary>From 1, without gaps.</summary>
+    public required int Number { get; init; }
+
+    public required RevisionKind Kind { get; init; }
+
+    /// <summary>For undo and redo: the revision whose edits they take back or do again.</summary>
+    public int? Target { get; init; }
+
+    /// <summary>The batch of edits, as JSON.</summary>
+    public required string Edits { get; init; }
+
+    /// <summary>The batch that takes them back, as JSON.</summary>
+    public required string Inverse { get; init; }
+
+    public required DateTime AtUtc { get; init; }
+}
+
+public enum RevisionKind
+{
+    Edit,
+    Undo,
+    Redo,
+
+    /// <summary>How a document came to be; not to be undone.</summary>
+    Origin,
+}

@@ -1,0 +1,12 @@
+namespace HomeStage.Server.Data;
+
+/// <summary>A whole document at one revision, so that the log need not be read from the beginning.</summary>
+public sealed class SnapshotRow
+{
+    public required string DocumentId { get; init; }
+
+    public required int Number { get; init; }
+
+    /// <summary>The template document, compressed with Brotli.</summary>
+    public required byte[] Content { get; init; }
+}

@@ -1,0 +1,34 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStage.Server.Data;
+
+/// <summary>The database: documents, their edit logs and their snapshots.</summary>
+public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(options)
+{
+    public DbSet<DocumentRow> Documents => Set<DocumentRow>();
+
+    public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+
+    public DbSet<SnapshotRow> Snapshots => Set<SnapshotRow>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<DocumentRow>(row =>
+        {
+            row.HasKey(d => d.Id);
+            row.Property(d => d.Kind).HasConversion<string>();
+            row.HasIndex(d => new { d.Kind, d.Name });
+        });
+        modelBuilder.Entity<RevisionRow>(row =>
+        {
+            row.HasKey(r => new { r.DocumentId, r.Number });
+            row.Property(r => r.Kind).HasConversion<string>();
+            row.HasOne<DocumentRow>().WithMany().HasForeignKey(r => r.DocumentId);
+        });
+        modelBuilder.Entity<SnapshotRow>(row =>
+        {
+            row.HasKey(s => new { s.DocumentId, s.Number });
+            row.HasOne<DocumentRow>().WithMany().HasForeignKey(s => s.DocumentId);
+        });
+    }
+}

@@ -1,0 +1,18 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Server.Data;
+
+/// <summary>What the store says to a change.</summary>
+public abstract record StoreAnswer
+{
+    public sealed record Stored(OpenDocument Before, OpenDocument After) : StoreAnswer;
+
+    public sealed record NotFound : StoreAnswer;
+
+    /// <summary>The change was made on a revision that is no longer the newest.</summary>
+    public sealed record Stale(int Newest) : StoreAnswer;
+
+    public sealed record Refused(Refusal Why, int EditIndex) : StoreAnswer;
+
+    public sealed record NothingToDo(string Sentence) : StoreAnswer;
+}

@@ -1,0 +1,58 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Timing;
+using static HomeStage.Server.Demo.Parts;
+
+namespace HomeStage.Server.Demo;
+
+/// <summary>The small template that opens by default: a kit in three channels, keys and bass, two voices, one echo.</summary>
+internal static class FirstRehearsal
+{
+    public const string Name = "First Rehearsal";
+
+    private static readonly int[][] Chords = [[57, 60, 64], [53, 57, 60], [55, 60, 64], [55, 59, 62]];
+
+    public static Edit[] Edits() =>
+    [
+        new Describe(Name, "Sketches", ["small", "drum set", "two voices"],
+            "Opens at once. Kick and snare have channels of their own; the other ten pieces stay on the kit's channel."),
+        new SetTimeline(new(96, new(4, 4), [new("Verse", 8), new("Chorus", 8)])),
+        new SetHue(EmptyStage.MixBus, null),
+        new AddInsert(EmptyStage.Main, Limiter(4, -1)),
+        new AddInsert(EmptyStage.MixBus, Compressor(-14, 1.8, ("attack-ms", 30), ("release-ms", 180))),
+        Bus("drums", "Drums", "mix-bus", 38, -1),
+        Player("breakwater", "Breakwater Kit", "drums", InstrumentCatalogue.Breakwater, -4, 0, Coarse(), [Verse(), Chorus()],
+            Equaliser(("high-shelf-db", 1.5))),
+        Split("kick", "Kick", "drums", "breakwater", 2, -3, ChannelFormat.Mono, Equaliser(("low-shelf-hz", 70), ("low-shelf-db", 2), ("bell-1-hz", 320), ("bell-1-db", -3)), Compressor(-16, 3)),
+        Split("snare", "Snare", "drums", "breakwater", 3, -5, ChannelFormat.Mono, Equaliser(("low-cut", 1), ("low-cut-hz", 110)), Compressor(-18, 3)),
+        Bus("instruments", "Instruments", "mix-bus", 145, -2),
+        Player("bellbuoy", "Bellbuoy", "instruments", InstrumentCatalogue.Bellbuoy, -5, -0.15, null, [Keys()], Equaliser(("low-cut", 1), ("low-cut-hz", 120))),
+        Player("undertow", "Undertow", "instruments", InstrumentCatalogue.Undertow, -6, 0, null, [Bass()], Equaliser(("high-cut", 1), ("high-cut-hz", 4000)), Compressor(-20, 3)),
+        Bus("voices", "Voices", "mix-bus", 305, 0),
+        Voice("voice", "Voice", "voices", 1, 0, 0, Equaliser(("low-cut", 1), ("low-cut-hz", 90)), Compressor(-20, 3)),
+        Voice("second-voice", "Second voice", "voices", 2, -3, 0.2, Equaliser(("low-cut", 1), ("low-cut-hz", 110)), Compressor(-20, 3)),
+        Return("echo", "Short echo", "mix-bus", 235, -4, Delay(0.5, 0.75, 28, 5200)),
+        Send("bellbuoy", "echo", -14), Send("snare", "echo", -20), Send("voice", "echo", -12), Send("second-voice", "echo", -12),
+    ];
+
+    /// <summary>The kit with kick and snare on outputs of their own and everything else on the first.</summary>
+    private static Kit Coarse()
+    {
+        var kit = StandInKits.Breakwater;
+        return kit with { Pieces = kit.Pieces.Select(p => p.Output is 2 or 3 ? p : p with { Output = 1 }).ToSequence() };
+    }
+
+    private static Pattern Verse() => Sketch.Beats("Verse beat", Sketch.Sixteenth, ["Verse"],
+        (36, "X... ..x. ..x. ...."), (38, ".... X... .... X..o"), (42, "x.o. x.o. x.o. x.o."), (46, ".... .... .... ..x."));
+
+    private static Pattern Chorus() => Sketch.Beats("Chorus beat", Sketch.Sixteenth, ["Chorus"],
+        (36, "X... ..x. X.x. ...."), (38, ".... X... .... X..."), (39, ".... x... .... x..."), (51, "X.x. x.x. X.x. x.x."), (82, "ooxo ooxo ooxo ooxo"));
+
+    private static Pattern Keys() => Sketch.Held("Four chords", 4 * Ticks.PerQuarter, [], Chords);
+
+    private static Pattern Bass() => Sketch.Line("Roots", Sketch.Eighth, 32, [],
+        (0, 3, 33, 100), (3, 2, 33, 82), (6, 2, 36, 88), (8, 3, 29, 100), (11, 2, 29, 82), (14, 2, 31, 88),
+        (16, 3, 36, 100), (19, 2, 36, 82), (22, 2, 35, 88), (24, 3, 31, 100), (27, 2, 31, 82), (30, 1, 33, 84), (31, 1, 35, 90));
+}

@@ -1,0 +1,72 @@
+namespace HomeStage.Server.Jobs;
+
+public enum JobState
+{
+    Waiting,
+    Running,
+    Done,
+    Failed,
+    Cancelled,
+}
+
+/// <summary>A piece of long work that can be watched and cancelled.</summary>
+/// <param name="key">Work with the same key has the same result.</param>
+public sealed class Job<TResult>(string id, string key) : IProgress<double>, IDisposable
+    where TResult : class
+{
+    private readonly CancellationTokenSource _cancel = new();
+    private double _progress;
+
+    public string Id => id;
+
+    public string Key => key;
+
+    public JobState State { get; private set; } = JobState.Waiting;
+
+    /// <summary>In [0, 1].</summary>
+    public double Progress => Volatile.Read(ref _progress);
+
+    /// <summary>How long it took, in seconds; null until done.</summary>
+    public double? Seconds { get; private set; }
+
+    public TResult? Result { get; private set; }
+
+    public CancellationToken Cancellation => _cancel.Token;
+
+    public bool IsOver => State is JobState.Done or JobState.Failed or JobState.Cancelled;
+
+    public void Report(double value) => Volatile.Write(ref _progress, value);
+
+    public void Cancel()
+    {
+        _cancel.Cancel();
+        if (State == JobState.Waiting)
+            State = JobState.Cancelled;
+    }
+
+    public void Dispose() => _cancel.Dispose();
+
+    internal void Run(Func<Job<TResult>, TResult> work, TimeProvider clock, ILogger log)
+    {
+        if (State == JobState.Cancelled)
+            return;
+        State = JobState.Running;
+        var started = clock.GetTimestamp();
+        try
+        {
+            Result = work(this);
+            Seconds = clock.GetElapsedTime(started).TotalSeconds;
+            State = JobState.Done;
+        }
+        catch (OperationCanceledException)
+        {
+            State = JobState.Cancelled;
+        }
+        catch (Exception e)
+        {
+            // The worker must live on; whoever asks for this job is told that it failed.
+            log.LogError(e, "Job {Key} failed", Key);
+            State = JobState.Failed;
+        }
+    }
+}

@@ -1,0 +1,4 @@
+namespace HomeStage.Server.Jobs;
+
+/// <summary>A song's package, ready to be taken away.</summary>
+public sealed record SongZip(string FileName, byte[] Content);
