@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound;
@@ -37,8 +38,11 @@ internal sealed class LinkMixer(SignalBlock from, float gain, PanGains spread, i
     {
         var source = from.Lane(fromLane, frames);
         var target = sum.Lane(toLane, frames);
-        for (var i = 0; i < frames; i++)
-            target[i] += by * _padding[fromLane].Next(source[i]);
+        if (paddingFrames == 0)
+            TensorPrimitives.MultiplyAdd(source, by, target, target);
+        else
+            for (var i = 0; i < frames; i++)
+                target[i] += by * _padding[fromLane].Next(source[i]);
     }
 
     private void AddSpread(SignalBlock sum, int frames)
@@ -46,6 +50,13 @@ internal sealed class LinkMixer(SignalBlock from, float gain, PanGains spread, i
         var source = from.Lane(0, frames);
         var left = sum.Lane(0, frames);
         var right = sum.Lane(1, frames);
+        if (paddingFrames == 0)
+        {
+            TensorPrimitives.MultiplyAdd(source, _left, left, left);
+            TensorPrimitives.MultiplyAdd(source, _right, right, right);
+            return;
+        }
+
         for (var i = 0; i < frames; i++)
         {
             var sample = _padding[0].Next(source[i]);

@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Sound.Instruments;
@@ -21,6 +22,8 @@ internal sealed class RenderPlan
     private readonly ILookup<int, (Link Link, int Padding)> _entering;
     private readonly SignalBlock[] _blocks;
     private readonly List<Action<int>> _steps = [];
+    private readonly HashSet<int> _sounding;
+    private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
 
     /// <param name="request">Held against the template before.</param>
     public RenderPlan(Template template, RenderRequest request, int blockFrames)
@@ -37,8 +40,12 @@ internal sealed class RenderPlan
         _blocks = new SignalBlock[_graph.Stages.Count];
         var listened = template.Channels.IndexOf(request.ListenTo ?? template.Main.Id);
         Listened = _graph.PostOf(listened);
-        foreach (var stage in order.Where(Upstream(Listened).Contains))
+        // What nobody plays into is silent for good, and what does not lead to the listening point is not heard.
+        var needed = Upstream(Listened);
+        _sounding = Sounding(order);
+        foreach (var stage in order.Where(needed.Contains).Where(_sounding.Contains))
             AddStep(stage);
+        _blocks[Listened] ??= new(2, blockFrames);
         Output = new SignalBlock(2, blockFrames);
         var toOutput = new LinkMixer(_blocks[Listened], 1, Spread(Listened), 0);
         _steps.Add(frames =>
@@ -72,6 +79,15 @@ internal sealed class RenderPlan
                 if (found.Add(link.From))
                     open.Push(link.From);
         return found;
+    }
+
+    private HashSet<int> Sounding(IReadOnlyList<int> order)
+    {
+        var sounding = new HashSet<int>();
+        foreach (var stage in order)
+            if (_graph.Stages[stage].Kind == StageKind.Player || _entering[stage].Any(x => sounding.Contains(x.Link.From)))
+                sounding.Add(stage);
+        return sounding;
     }
 
     private void AddStep(int index)
@@ -113,8 +129,6 @@ internal sealed class RenderPlan
         _steps.Add(frames => player.Render(outputs, frames));
     }
 
-    private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
-
     private List<NoteEvent> Notes(Channel channel)
     {
         long Frame(double seconds) => (long)Math.Round((seconds - _range.StartSeconds) * _template.SampleRateHz);
@@ -126,7 +140,7 @@ internal sealed class RenderPlan
 
     private void AddSum(int index, SignalBlock block)
     {
-        var mixers = _entering[index].Select(Mixer).ToArray();
+        var mixers = Mixers(index, _ => true);
         _steps.Add(frames =>
         {
             block.Clear(frames);
@@ -137,8 +151,8 @@ internal sealed class RenderPlan
 
     private void AddInsert(int index, SignalBlock block, Insert insert)
     {
-        var within = _entering[index].Where(x => x.Link.Kind == LinkKind.Within).Select(Mixer).ToArray();
-        var keys = _entering[index].Where(x => x.Link.Kind == LinkKind.Key).Select(Mixer).ToArray();
+        var within = Mixers(index, kind => kind == LinkKind.Within);
+        var keys = Mixers(index, kind => kind == LinkKind.Key);
         var processor = insert.IsLiveIn(_request.Act)
             ? ProcessorFactory.Create(insert, block.Lanes, _template.SampleRateHz, _range.TempoBpm)
             : null;
@@ -161,9 +175,9 @@ internal sealed class RenderPlan
         var (left, right) = ((float)gains.Left, (float)gains.Right);
         _steps.Add(frames =>
         {
-            System.Numerics.Tensors.TensorPrimitives.Multiply(before.Lane(0, frames), left, block.Lane(0, frames));
+            TensorPrimitives.Multiply(before.Lane(0, frames), left, block.Lane(0, frames));
             if (block.Lanes == 2)
-                System.Numerics.Tensors.TensorPrimitives.Multiply(before.Lane(1, frames), right, block.Lane(1, frames));
+                TensorPrimitives.Multiply(before.Lane(1, frames), right, block.Lane(1, frames));
         });
     }
 
@@ -174,6 +188,9 @@ internal sealed class RenderPlan
         var balance = channel.Format == ChannelFormat.Mono ? new(1, 1) : PanGains.Balance(channel.Pan, _template.PanLaw);
         return new(fader * balance.Left, fader * balance.Right);
     }
+
+    private LinkMixer[] Mixers(int index, Func<LinkKind, bool> which) =>
+        [.. _entering[index].Where(x => which(x.Link.Kind) && _sounding.Contains(x.Link.From)).Select(Mixer)];
 
     private LinkMixer Mixer((Link Link, int Padding) entering)
     {

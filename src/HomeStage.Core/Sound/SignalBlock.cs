@@ -1,3 +1,5 @@
+using System.Numerics.Tensors;
+
 namespace HomeStage.Core.Sound;
 
 /// <summary>A short stretch of one signal: one lane (mono) or two (left, right), owned by the stage that writes it.</summary>
@@ -35,6 +37,6 @@ public sealed class SignalBlock
     public void Scale(float gain, int frames)
     {
         for (var lane = 0; lane < Lanes; lane++)
-            System.Numerics.Tensors.TensorPrimitives.Multiply(Lane(lane, frames), gain, Lane(lane, frames));
+            TensorPrimitives.Multiply(Lane(lane, frames), gain, Lane(lane, frames));
     }
 }

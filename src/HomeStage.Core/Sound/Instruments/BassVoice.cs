@@ -9,7 +9,7 @@ namespace HomeStage.Core.Sound.Instruments;
 /// Both from memory.</remarks>
 public sealed class BassVoice : IVoice
 {
-    private const double Gain = 0.34;
+    private const double Gain = 0.6;
 
     private readonly Envelope _amplitude;
     private readonly double _step;
@@ -43,7 +43,7 @@ public sealed class BassVoice : IVoice
     public (float Left, float Right) Next()
     {
         var saw = 2 * _phase - 1 - Correction(_phase, _step);
-        var sine = Math.Sin(2 * Math.PI * _phase);
+        var sine = Sine.OfTurns(_phase);
         _phase += _step;
         if (_phase >= 1)
             _phase -= 1;

@@ -49,15 +49,20 @@ public sealed class DrumVoice : IVoice
 
     private sealed class ToneState(DrumTone tone, double gain, int sampleRateHz)
     {
-        private readonly double _step = 2 * Math.PI / sampleRateHz;
+        // Once the fall is a hundredth of a Hz from its end, the tone turns at a constant rate: no sine is spent on it.
+        private const double ArrivedHz = 0.01;
+        private const double Inaudible = 1e-6;
+
         private readonly double _keep = Keep(tone.DecayMs, sampleRateHz);
         private readonly double _dropKeep = Math.Exp(-1000 / (tone.DropMs * sampleRateHz));
         private readonly double _attackStep = 1000 / (tone.AttackMs * sampleRateHz);
+        private readonly double _turn = tone.EndHz / sampleRateHz;
         private int _wait = (int)(tone.DelayMs / 1000 * sampleRateHz);
-        private double _phase;
+        private double _turns;
         private double _above = tone.StartHz - tone.EndHz;
         private double _level = tone.Gain * gain;
         private double _attack;
+        private Turning? _turning;
 
         public double Next()
         {
@@ -67,18 +72,43 @@ public sealed class DrumVoice : IVoice
                 return 0;
             }
 
-            _phase += _step * (tone.EndHz + _above);
+            if (_turning is { } turning)
+                return turning.IsDead ? 0 : turning.Next();
+            _turns += _turn + _above / sampleRateHz;
             _above *= _dropKeep;
+            var sample = _attack * _level * Sine.OfTurns(_turns);
             if (_attack < 1)
                 _attack = Math.Min(1, _attack + _attackStep);
             else
                 _level *= _keep;
-            return _attack * _level * Math.Sin(_phase);
+            if (_attack >= 1 && Math.Abs(_above) < ArrivedHz)
+                _turning = new(_turns, _turn, _level, _keep);
+            return sample;
+        }
+
+        /// <summary>A dying tone as a vector that is turned and shortened at each frame.</summary>
+        private sealed class Turning(double turns, double turn, double level, double keep)
+        {
+            private readonly double _cos = keep * Sine.OfTurns(turn + 0.25);
+            private readonly double _sin = keep * Sine.OfTurns(turn);
+            private double _x = level * Sine.OfTurns(turns + 0.25);
+            private double _y = level * Sine.OfTurns(turns);
+
+            public bool IsDead { get; private set; }
+
+            public double Next()
+            {
+                (_x, _y) = (_x * _cos - _y * _sin, _x * _sin + _y * _cos);
+                IsDead = Math.Abs(_x) + Math.Abs(_y) < Inaudible;
+                return _y;
+            }
         }
     }
 
     private sealed class NoiseState(DrumNoise noise, double gain, uint seed, int sampleRateHz)
     {
+        private const double Inaudible = 1e-6;
+
         private readonly FilterCascade _band = new(
             [FilterDesign.LowCut(noise.LowHz, sampleRateHz), FilterDesign.HighCut(noise.HighHz, sampleRateHz)]);
         private readonly double _keep = Keep(noise.DecayMs, sampleRateHz);
@@ -93,6 +123,8 @@ public sealed class DrumVoice : IVoice
 
         public double Next()
         {
+            if (_level < Inaudible)
+                return 0;
             if (_bursts > 0 && _sinceBurst++ == _gap)
             {
                 _bursts--;

@@ -6,14 +6,14 @@ namespace HomeStage.Core.Sound.Instruments;
 /// <summary>A sine without attack or release, whose phase restarts at each hit: a key signal that is the same every time.</summary>
 public sealed class KeyToneVoice : IVoice
 {
-    private readonly double _stepRad;
+    private readonly double _step;
     private readonly double _level;
-    private double _phase;
+    private double _turns;
 
     public KeyToneVoice(NoteEvent note, Map<double> settings, int sampleRateHz)
     {
         var kind = InstrumentCatalogue.Find(InstrumentCatalogue.KeyTone)!;
-        _stepRad = 2 * Math.PI * kind.Value(settings, "tone-hz") / sampleRateHz;
+        _step = kind.Value(settings, "tone-hz") / sampleRateHz;
         _level = new Decibels(kind.Value(settings, "level-db")).Linear;
         LengthFrames = note.EndFrame - note.StartFrame;
     }
@@ -24,8 +24,8 @@ public sealed class KeyToneVoice : IVoice
 
     public (float Left, float Right) Next()
     {
-        var sample = (float)(_level * Math.Sin(_phase));
-        _phase += _stepRad;
+        var sample = (float)(_level * Sine.OfTurns(_turns));
+        _turns += _step;
         return (sample, sample);
     }
 }

@@ -8,20 +8,22 @@ namespace HomeStage.Core.Sound.Instruments;
 /// 21(7), 1973.</remarks>
 public sealed class KeysVoice : IVoice
 {
-    private const double Gain = 0.2;
+    private const double Gain = 0.42;
     private const double SwayHz = 4.3;
+    private const double RadToTurns = 0.5 / Math.PI;
+    private const double Inaudible = 1e-5;
 
     private readonly Envelope _amplitude;
-    private readonly double _stepRad;
-    private readonly double _swayStepRad;
+    private readonly double _step;
+    private readonly double _swayStep;
     private readonly double _sway;
     private readonly double _strength;
     private readonly double _bellKeep;
     private readonly double _brightKeep;
     private double _bell;
     private double _bright;
-    private double _phase;
-    private double _swayPhase;
+    private double _turns;
+    private double _swayTurns;
 
     public KeysVoice(NoteEvent note, Map<double> settings, int sampleRateHz)
     {
@@ -29,10 +31,10 @@ public sealed class KeysVoice : IVoice
         // Lower strings ring longer: the decay halves with every two octaves up.
         var decayMs = kind.Value(settings, "decay-ms") * Math.Pow(2, (60 - note.Number) / 24.0);
         _amplitude = new(note.EndFrame - note.StartFrame, 1.5, decayMs, 0, kind.Value(settings, "release-ms"), sampleRateHz);
-        _stepRad = 2 * Math.PI * note.FrequencyHz / sampleRateHz;
-        _swayStepRad = 2 * Math.PI * SwayHz / sampleRateHz;
+        _step = note.FrequencyHz / sampleRateHz;
+        _swayStep = SwayHz / sampleRateHz;
         // The sway keeps its own time whenever a note starts, so that chords sway together.
-        _swayPhase = _swayStepRad * note.StartFrame;
+        _swayTurns = _swayStep * note.StartFrame;
         _sway = 0.45 * kind.Value(settings, "sway-percent") / 100;
         _strength = Gain * note.Strength;
         _bell = 0.5 * kind.Value(settings, "bell-percent") / 100;
@@ -47,12 +49,12 @@ public sealed class KeysVoice : IVoice
 
     public (float Left, float Right) Next()
     {
-        var body = Math.Sin(_phase + _bright * Math.Sin(_phase));
-        var bell = _bell * Math.Sin(4 * _phase + 0.6 * Math.Sin(7.01 * _phase));
+        var body = Sine.OfTurns(_turns + _bright * RadToTurns * Sine.OfTurns(_turns));
+        var bell = _bell < Inaudible ? 0 : _bell * Sine.OfTurns(4 * _turns + 0.6 * RadToTurns * Sine.OfTurns(7.01 * _turns));
         var sample = _strength * _amplitude.Next() * (body + bell);
-        var lean = _sway * Math.Sin(_swayPhase);
-        _phase += _stepRad;
-        _swayPhase += _swayStepRad;
+        var lean = _sway * Sine.OfTurns(_swayTurns);
+        _turns += _step;
+        _swayTurns += _swayStep;
         _bell *= _bellKeep;
         _bright *= _brightKeep;
         return ((float)(sample * (1 + lean)), (float)(sample * (1 - lean)));

@@ -14,6 +14,7 @@ public sealed class LoudnessMeter
     private readonly FilterCascade[] _lanes;
     private readonly int _hopFrames;
     private readonly List<double> _hopPowers = [];
+    private readonly float[] _weighted = new float[4096];
     private double _hopSum;
     private int _hopCount;
 
@@ -45,20 +46,30 @@ public sealed class LoudnessMeter
     /// <param name="block">As many lanes as the meter was made for.</param>
     public void Add(SignalBlock block, int frames)
     {
-        for (var i = 0; i < frames; i++)
+        for (var done = 0; done < frames;)
         {
+            var stretch = Math.Min(Math.Min(_hopFrames - _hopCount, _weighted.Length), frames - done);
             for (var lane = 0; lane < _lanes.Length; lane++)
-            {
-                var weighted = _lanes[lane].Next(block.Lane(lane, frames)[i]);
-                _hopSum += weighted * weighted;
-            }
-
-            if (++_hopCount == _hopFrames)
+                _hopSum += Energy(lane, block.Lane(lane, frames).Slice(done, stretch));
+            done += stretch;
+            _hopCount += stretch;
+            if (_hopCount == _hopFrames)
             {
                 _hopPowers.Add(_hopSum / _hopFrames);
                 (_hopSum, _hopCount) = (0, 0);
             }
         }
+    }
+
+    private double Energy(int lane, ReadOnlySpan<float> samples)
+    {
+        var weighted = _weighted.AsSpan(0, samples.Length);
+        samples.CopyTo(weighted);
+        _lanes[lane].Process(weighted);
+        var sum = 0.0;
+        foreach (var sample in weighted)
+            sum += (double)sample * sample;
+        return sum;
     }
 
     private IEnumerable<double> BlockPowers()

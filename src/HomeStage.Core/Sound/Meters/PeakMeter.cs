@@ -1,3 +1,5 @@
+using System.Numerics.Tensors;
+
 namespace HomeStage.Core.Sound.Meters;
 
 /// <summary>The largest sample so far, on any lane.</summary>
@@ -11,6 +13,6 @@ public sealed class PeakMeter
     public void Add(SignalBlock block, int frames)
     {
         for (var lane = 0; lane < block.Lanes; lane++)
-            _peak = Math.Max(_peak, Math.Abs(System.Numerics.Tensors.TensorPrimitives.MaxMagnitude<float>(block.Lane(lane, frames))));
+            _peak = Math.Max(_peak, Math.Abs(TensorPrimitives.MaxMagnitude<float>(block.Lane(lane, frames))));
     }
 }

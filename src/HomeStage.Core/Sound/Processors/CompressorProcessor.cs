@@ -9,8 +9,10 @@ namespace HomeStage.Core.Sound.Processors;
 /// reduction grows, release while it falls.</remarks>
 public sealed class CompressorProcessor : IProcessor
 {
-    // −120 dBFS: below this the detector hears silence, and the logarithm stays finite.
-    private const float QuietestLevel = 1e-6f;
+    private const double NepersPerDb = 0.11512925464970229;
+
+    // A reduction of a millionth of a dB is none.
+    private const double Settled = 1e-6;
 
     private readonly double _thresholdDb;
     private readonly double _ratio;
@@ -19,6 +21,8 @@ public sealed class CompressorProcessor : IProcessor
     private readonly double _release;
     private readonly double _makeUpDb;
     private readonly float _wet;
+    private readonly float _kneeBottom;
+    private readonly float _restGain;
     private readonly FilterCascade[]? _keyFilter;
     private double _reductionDb;
 
@@ -33,6 +37,8 @@ public sealed class CompressorProcessor : IProcessor
         _release = CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
         _makeUpDb = kind.Value(settings, "make-up-db");
         _wet = (float)(kind.Value(settings, "mix-percent") / 100);
+        _kneeBottom = (float)new Decibels(_thresholdDb - _kneeDb / 2).Linear;
+        _restGain = 1 + _wet * ((float)new Decibels(_makeUpDb).Linear - 1);
         _keyFilter = KeyFilter(key, sampleRateHz);
     }
 
@@ -70,12 +76,23 @@ public sealed class CompressorProcessor : IProcessor
 
     private float NextGain(float level)
     {
-        var levelDb = 20 * Math.Log10(Math.Max(level, QuietestLevel));
-        var wanted = levelDb - CompressorLaw.OutputDb(levelDb, _thresholdDb, _ratio, _kneeDb);
+        // Below the knee nothing is wanted, and once let go nothing is left to do: no logarithm is spent on either.
+        var wanted = level <= _kneeBottom ? 0 : WantedDb(level);
+        if (wanted <= 0 && _reductionDb < Settled)
+        {
+            _reductionDb = 0;
+            return _restGain;
+        }
+
         var keep = wanted > _reductionDb ? _attack : _release;
         _reductionDb = keep * _reductionDb + (1 - keep) * wanted;
-        var gain = (float)Math.Pow(10, (_makeUpDb - _reductionDb) / 20);
-        return 1 + _wet * (gain - 1);
+        return 1 + _wet * ((float)Math.Exp((_makeUpDb - _reductionDb) * NepersPerDb) - 1);
+    }
+
+    private double WantedDb(float level)
+    {
+        var levelDb = Math.Log(level) / NepersPerDb;
+        return levelDb - CompressorLaw.OutputDb(levelDb, _thresholdDb, _ratio, _kneeDb);
     }
 
     private static FilterCascade[]? KeyFilter(KeyInput? key, int sampleRateHz)

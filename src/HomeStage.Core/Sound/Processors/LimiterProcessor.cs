@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
@@ -71,5 +72,5 @@ public sealed class LimiterProcessor : IProcessor
 
     private bool AllOpen() => !_recent.AsSpan().ContainsAnyExcept(1.0);
 
-    private double Average() => System.Numerics.Tensors.TensorPrimitives.Sum<double>(_recent) / _recent.Length;
+    private double Average() => TensorPrimitives.Sum<double>(_recent) / _recent.Length;
 }
