@@ -23,6 +23,8 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
         var info = base.GetTypeInfo(type, options);
         if (type == typeof(Edit) || type == typeof(Source))
             info.PolymorphismOptions = Cases(type);
+        if (info.Kind == JsonTypeInfoKind.Object)
+            DropComputed(info);
         return info;
     }
 
@@ -39,6 +41,13 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
         foreach (var type in family.Assembly.GetTypes().Where(t => !t.IsAbstract && t.IsSubclassOf(family)).OrderBy(t => t.Name, StringComparer.Ordinal))
             options.DerivedTypes.Add(new(type, WordFor(family, type)));
         return options;
+    }
+
+    /// <summary>What can be computed is not written down.</summary>
+    private static void DropComputed(JsonTypeInfo info)
+    {
+        foreach (var property in info.Properties.Where(p => p.Set is null && p.AssociatedParameter is null).ToList())
+            info.Properties.Remove(property);
     }
 
     private static JsonTypeInfo Make(string method, Type type, JsonSerializerOptions options) =>

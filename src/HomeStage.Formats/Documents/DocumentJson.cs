@@ -22,8 +22,6 @@ public static class DocumentJson
         options.RespectRequiredConstructorParameters = true;
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
         options.AllowOutOfOrderMetadataProperties = true;
-        // What can be computed is not written down.
-        options.IgnoreReadOnlyProperties = true;
         options.MaxDepth = 64;
         options.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));

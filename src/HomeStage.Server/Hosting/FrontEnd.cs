@@ -22,7 +22,8 @@ internal static class FrontEnd
             // Built files bear their content in their names.
             OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = "public, max-age=31536000, immutable",
         });
-        app.MapFallback("/{**path:regex(^(?!api/|openapi/|assets/).*$)}", context => SendPage(context, folder));
+        // Addresses of the front end's own router; names of files that are not there stay unknown.
+        app.MapFallback(context => SendPage(context, folder));
     }
 
     private static async Task SendPage(HttpContext context, string folder)

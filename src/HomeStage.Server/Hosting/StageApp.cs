@@ -63,7 +63,6 @@ public static class StageApp
         services.AddExceptionHandler<BadRequests>();
         services.AddResponseCompression();
         services.AddOpenApi(ApiDescription.Describe);
-        services.AddRouting(routing => routing.SetParameterPolicy<Microsoft.AspNetCore.Routing.Constraints.RegexInlineRouteConstraint>("regex"));
     }
 
     private static void MapApi(WebApplication app)

@@ -21,8 +21,8 @@ internal static class ChannelRows
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch
     {
         { Kind: ChannelKind.Main, OutputPair: { } pair } => $"to outputs {2 * pair - 1}–{2 * pair}",
-        { Source: InstrumentSource { Kit: { } kit } source } => $"{NameOf(source)}, {kit.Pieces.Count} pieces",
-        { Source: InstrumentSource source } => NameOf(source),
+        { Source: InstrumentSource { Kit: { } kit } } => $"{Count(kit.Pieces.Count, "piece")}, {Count(kit.Outputs.Count, "output")}",
+        { Source: InstrumentSource source } => InstrumentCatalogue.Find(source.Instrument)?.About ?? source.Instrument,
         { Source: OutputSource source } => Split(template, source),
         { Source: InputSource { Second: { } second } source } => $"inputs {source.First}, {second}",
         { Source: InputSource source } => $"input {source.First}",
@@ -36,8 +36,6 @@ internal static class ChannelRows
         var player = template.Channels[source.Instrument];
         return player.Source is InstrumentSource { Kit: { } kit } ? $"{player.Name} {kit.JackLabel(source.Output)}" : player.Name;
     }
-
-    private static string NameOf(InstrumentSource source) => InstrumentCatalogue.Find(source.Instrument)?.Name ?? source.Instrument;
 
     private static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
 }

@@ -1,0 +1,34 @@
+import type { components } from './schema'
+
+type Schemas = components['schemas']
+
+export type Edit = Schemas['Edit']
+export type DocumentKind = Schemas['DocumentKind']
+export type ChannelKind = Schemas['ChannelKind']
+export type StageState = Schemas['StageState']
+export type Insert = Required<Schemas['Insert']>
+export type Send = Required<Schemas['Send']>
+export type SidechainFeed = Required<Schemas['SidechainFeed']>
+export type Pattern = Schemas['Pattern']
+export type Kit = Schemas['Kit']
+export type Source = Schemas['Source']
+export type MusicalKey = Schemas['MusicalKey']
+export type Meter = Schemas['Meter']
+export type Timeline = Schemas['Timeline']
+
+/** A channel as the server sends it: whole, with every default written out. */
+export type Channel = Omit<Required<Schemas['Channel']>, 'inserts' | 'sends' | 'feeds'> & {
+  inserts: Insert[]
+  sends: Send[]
+  feeds: SidechainFeed[]
+}
+export type ChannelRow = Omit<Schemas['ChannelView'], 'channel'> & { channel: Channel }
+export type Head = Schemas['HeadView']
+export type Summary = Schemas['SummaryView']
+export type Song = Schemas['SongView']
+export type Job = Schemas['JobView']
+export type Meters = Schemas['MeterView']
+export type Catalogue = Schemas['CatalogueView']
+export type Parameter = Schemas['ParameterView']
+export type MidiAnswer = Schemas['MidiAnswer']
+export type MidiPart = Schemas['MidiPartView']

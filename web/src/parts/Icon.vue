@@ -1,0 +1,36 @@
+<script setup lang="ts">
+const paths = {
+  library: 'M4 3.5h9l3 3v10H4zM7 9h6M7 12h4',
+  order: 'M4 5h12M7 10h9M7 15h9M4 5v10',
+  songs: 'M8 15V5l8-1.5V13M8 15a2 2 0 1 1-4 0a2 2 0 0 1 4 0M16 13a2 2 0 1 1-4 0a2 2 0 0 1 4 0',
+  undo: 'M4 8h8a4 4 0 0 1 0 8H8M4 8l4-4M4 8l4 4',
+  redo: 'M16 8H8a4 4 0 0 0 0 8h4M16 8l-4-4M16 8l-4 4',
+  lamp: 'M10 3v3M7 17h6M8 14h4l2-5a4 4 0 0 0-8 0z',
+  plus: 'M10 4v12M4 10h12',
+  close: 'M5 5l10 10M15 5L5 15',
+  up: 'M10 15V5M6 9l4-4 4 4',
+  down: 'M10 5v10M6 11l4 4 4-4',
+  fold: 'M6 8l4 4 4-4',
+  unfold: 'M8 6l4 4-4 4',
+  loop: 'M5 9V8a3 3 0 0 1 3-3h7M12 2l3 3-3 3M15 11v1a3 3 0 0 1-3 3H5M8 18l-3-3 3-3',
+  note: 'M5 4h10v8l-4 4H5z',
+  file: 'M10 13V4M6 8l4-4 4 4M4 16h12',
+} as const
+defineProps<{ name: keyof typeof paths; size?: number }>()
+</script>
+
+<template>
+  <svg
+    :width="size ?? 20"
+    :height="size ?? 20"
+    viewBox="0 0 20 20"
+    fill="none"
+    stroke="currentColor"
+    stroke-width="1.5"
+    stroke-linecap="round"
+    stroke-linejoin="round"
+    aria-hidden="true"
+  >
+    <path :d="paths[name]" />
+  </svg>
+</template>

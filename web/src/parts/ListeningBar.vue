@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import Icon from './Icon.vue'
+import WaveRibbon from './WaveRibbon.vue'
+import { numberText, secondsText } from './decibels'
+import { useDocument } from '@/state/document'
+import { useListening } from '@/state/listening'
+
+const document = useDocument()
+const listening = useListening()
+
+const points = computed(() =>
+  document.ordered.filter((row) => row.channel.kind !== 'notes' && row.channel.kind !== 'main'),
+)
+const timeline = computed(() => document.head?.timeline)
+const sections = computed(() => {
+  if (!timeline.value) return []
+  if (listening.section) return [{ name: listening.section, from: 0 }]
+  const { seconds, sections } = timeline.value
+  return sections.map((s) => ({ name: s.name, from: s.startSeconds / seconds }))
+})
+const state = computed(() => {
+  if (listening.trouble) return listening.trouble
+  if (listening.rendering) return `Rendering ${Math.round((listening.job?.progress ?? 0) * 100)} %`
+  if (listening.job?.state === 'cancelled') return 'Cancelled'
+  if (!listening.meters) return 'Not rendered yet'
+  return listening.isCurrent
+    ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s`
+    : 'Older than the template'
+})
+
+function choose(event: Event, which: 'point' | 'section') {
+  listening[which] = (event.target as HTMLSelectElement).value || null
+}
+</script>
+
+<template>
+  <footer class="bar" aria-label="Listening">
+    <button
+      type="button"
+      class="play"
+      :disabled="!document.head || listening.rendering"
+      :aria-label="listening.playing ? 'Pause' : 'Play'"
+      :aria-pressed="listening.playing"
+      @click="listening.play()"
+    >
+      <svg width="14" height="16" viewBox="0 0 14 16" aria-hidden="true">
+        <path :d="listening.playing ? 'M1 1h4v14H1zM9 1h4v14H9z' : 'M1 1l12 7-12 7z'" fill="currentColor" />
+      </svg>
+    </button>
+    <template v-if="document.head">
+      <label class="pick">
+        <span class="label">Listening to</span>
+        <select :value="listening.point ?? ''" @change="choose($event, 'point')">
+          <option value="">Main</option>
+          <option v-for="row in points" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
+        </select>
+      </label>
+      <label class="pick">
+        <span class="label">Over</span>
+        <select :value="listening.section ?? ''" @change="choose($event, 'section')">
+          <option value="">Whole timeline</option>
+          <option v-for="s in timeline?.sections" :key="s.name" :value="s.name">{{ s.name }}</option>
+        </select>
+      </label>
+      <button
+        type="button"
+        class="plain bare"
+        :class="{ on: listening.loops }"
+        :aria-pressed="listening.loops"
+        title="Loop"
+        aria-label="Loop"
+        @click="listening.loops = !listening.loops"
+      >
+        <Icon name="loop" :size="18" />
+      </button>
+      <WaveRibbon
+        :outline="listening.meters?.outline ?? []"
+        :sections="sections"
+        :playing="listening.playing"
+        :faded="!listening.isCurrent"
+        :position="listening.position"
+        @seek="listening.seek"
+      />
+      <dl class="meters" aria-live="polite">
+        <div>
+          <dt>Loudness</dt>
+          <dd>
+            {{ listening.meters?.loudnessLufs == null ? '—' : `${numberText(listening.meters.loudnessLufs, 1)} LUFS` }}
+          </dd>
+        </div>
+        <div>
+          <dt>Sample peak</dt>
+          <dd>{{ listening.meters?.peakDbfs == null ? '—' : `${numberText(listening.meters.peakDbfs, 1)} dBFS` }}</dd>
+        </div>
+      </dl>
+      <div class="work">
+        <span :class="{ trouble: listening.trouble }" role="status">{{ state }}</span>
+        <progress v-if="listening.rendering" max="1" :value="listening.job?.progress ?? 0" aria-label="Rendering" />
+        <button v-if="listening.rendering" type="button" class="plain bare" @click="listening.cancel()">Cancel</button>
+        <button v-else-if="!listening.isCurrent" type="button" class="plain bare" @click="listening.render()">
+          Render now
+        </button>
+      </div>
+    </template>
+    <p v-else class="faint">Open a template or a song to hear it.</p>
+  </footer>
+</template>
+
+<style scoped>
+.bar {
+  border-top: 1px solid var(--line);
+  background: var(--panel);
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 0 18px;
+  min-width: 0;
+}
+
+.play {
+  flex: none;
+  width: 38px;
+  height: 38px;
+  border: 0;
+  border-radius: 9px;
+  background: var(--play);
+  color: var(--play-ink);
+  display: grid;
+  place-items: center;
+  cursor: pointer;
+}
+
+.play:disabled {
+  opacity: 0.4;
+  cursor: default;
+}
+
+.pick {
+  display: grid;
+  max-width: 150px;
+}
+
+.label,
+dt {
+  font-size: 11px;
+  color: var(--text-3);
+}
+
+.pick select {
+  appearance: none;
+  border: 0;
+  background:
+    linear-gradient(45deg, transparent 50%, currentcolor 50%) right 6px center / 5px 5px no-repeat,
+    linear-gradient(-45deg, transparent 50%, currentcolor 50%) right 1px center / 5px 5px no-repeat;
+  font-weight: 600;
+  padding: 0 16px 0 0;
+  min-width: 0;
+  text-overflow: ellipsis;
+  cursor: pointer;
+}
+
+.pick option {
+  background: var(--raised);
+  color: var(--text);
+}
+
+.meters {
+  display: flex;
+  gap: 16px;
+  margin: 0;
+}
+
+.meters dd {
+  margin: 0;
+  font-weight: 600;
+  min-width: 84px;
+  white-space: nowrap;
+}
+
+.work {
+  width: 132px;
+  flex: none;
+  display: grid;
+  justify-items: end;
+  text-align: right;
+  font-size: 12px;
+  color: var(--text-2);
+}
+
+.trouble {
+  color: var(--blocker);
+}
+
+progress {
+  width: 100%;
+  height: 4px;
+  accent-color: var(--lamp-ground);
+}
+
+@media (max-width: 700px) {
+  .bar {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+    gap: 8px 12px;
+  }
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import Icon from './Icon.vue'
+import { useTheme } from '@/look/theme'
+import { useDocument } from '@/state/document'
+
+const route = useRoute()
+const document = useDocument()
+const { theme, turn } = useTheme()
+
+const orderPath = computed(() => {
+  if (!document.head) return undefined
+  return document.kind === 'song' ? `/songs/${document.head.id}/order` : `/templates/${document.head.id}`
+})
+const onOrder = computed(() => route.name === 'template' || route.name === 'song-order')
+const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
+</script>
+
+<template>
+  <nav class="rail" aria-label="Places">
+    <svg class="mark" viewBox="0 0 34 34" aria-hidden="true">
+      <path d="M3 30V6c7 1 11 6 12 24zM31 30V6c-7 1-11 6-12 24z" fill="#6d3f58" />
+      <path d="M3 5h28" stroke="#c79ab6" stroke-width="2" />
+      <circle cx="17" cy="25" r="3.2" fill="#f2b65a" />
+    </svg>
+    <RouterLink to="/" :class="{ on: route.name === 'library' }"><Icon name="library" />Library</RouterLink>
+    <RouterLink v-if="orderPath" :to="orderPath" :class="{ on: onOrder }"
+      ><Icon name="order" />Running order</RouterLink
+    >
+    <RouterLink to="/songs" :class="{ on: onSongs }"><Icon name="songs" />Songs</RouterLink>
+    <span class="gap" />
+    <button
+      type="button"
+      :title="theme === 'night' ? 'Printed bill: light colours' : 'Lamplight: dark colours'"
+      @click="turn"
+    >
+      <Icon name="lamp" />{{ theme === 'night' ? 'Printed' : 'Lamplit' }}
+    </button>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  grid-row: 1 / 3;
+  background: var(--rail);
+  border-right: 1px solid var(--line-soft);
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  padding: 14px 0 10px;
+  gap: 2px;
+}
+
+.mark {
+  width: 34px;
+  height: 34px;
+  margin-bottom: 12px;
+}
+
+.rail a,
+.rail button {
+  width: 66px;
+  padding: 7px 0 6px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 3px;
+  text-align: center;
+  text-decoration: none;
+  font-size: 10.5px;
+  line-height: 1.25;
+  color: var(--text-3);
+  background: none;
+  border: 0;
+  border-radius: 8px;
+  cursor: pointer;
+}
+
+.rail a:hover,
+.rail button:hover {
+  color: var(--text);
+}
+
+.rail a.on {
+  color: var(--lamp);
+  background: var(--lamp-wash);
+}
+
+.gap {
+  flex: 1;
+}
+
+@media (max-width: 700px) {
+  .rail {
+    grid-row: 3;
+    flex-direction: row;
+    padding: 0 8px;
+    justify-content: space-around;
+  }
+
+  .mark,
+  .gap {
+    display: none;
+  }
+}
+</style>

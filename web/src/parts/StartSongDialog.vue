@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+import { ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { choiceOf, keyChoices, keyFromChoice } from './keys'
+import { api, asked, sentenceOf } from '@/api/client'
+import type { MusicalKey } from '@/api/types'
+
+const open = defineModel<boolean>('open', { required: true })
+const props = defineProps<{ template?: { id: string; name: string; tempoBpm: number; key?: MusicalKey | null } }>()
+const router = useRouter()
+
+const title = ref('')
+const tempo = ref('120')
+const key = ref('')
+const trouble = ref<string>()
+const busy = ref(false)
+
+watch(open, (now) => {
+  if (!now || !props.template) return
+  title.value = ''
+  tempo.value = String(props.template.tempoBpm)
+  key.value = choiceOf(props.template.key)
+  trouble.value = undefined
+})
+
+async function start() {
+  const tempoBpm = Number(tempo.value.replace(',', '.'))
+  if (!Number.isFinite(tempoBpm) || tempo.value.trim() === '') {
+    trouble.value = 'The tempo is a number of quarter notes a minute.'
+    return
+  }
+  busy.value = true
+  try {
+    const song = await asked(
+      api.POST('/api/songs', {
+        body: { templateId: props.template!.id, title: title.value, tempoBpm, key: keyFromChoice(key.value) },
+      }),
+    )
+    open.value = false
+    await router.push(`/songs/${song.id}`)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="open" modal header="Start a song" :style="{ width: '400px' }" :draggable="false">
+    <form class="form" @submit.prevent="start">
+      <p class="quiet">
+        From <strong>{{ template?.name }}</strong>. The song is a copy: what you change in it stays in it.
+      </p>
+      <label
+        >Title<input v-model="title" class="field" required maxlength="80" autofocus placeholder="The Lamp Goes Out"
+      /></label>
+      <div class="pair">
+        <label>Tempo, quarter notes a minute<input v-model="tempo" class="field" inputmode="decimal" /></label>
+        <label
+          >Key<select v-model="key" class="field">
+            <option value="">waits</option>
+            <option v-for="choice in keyChoices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
+          </select></label
+        >
+      </div>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <div class="ends">
+        <button type="button" class="plain" @click="open = false">Not now</button>
+        <button type="submit" class="loud" :disabled="busy || title.trim() === ''">Start the song</button>
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 14px;
+}
+
+.form p {
+  margin: 0;
+}
+
+label {
+  display: grid;
+  gap: 4px;
+  color: var(--text-2);
+}
+
+label .field {
+  color: var(--text);
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 130px;
+  gap: 12px;
+}
+
+.trouble {
+  color: var(--blocker);
+}
+
+.ends {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { onScopeDispose } from 'vue'
+import { levelFromText, levelText, numberText, panFromText, panText } from './decibels'
+
+/** A number with its unit: typed, stepped with the arrow keys, or dragged along a line. */
+const props = defineProps<{
+  label: string
+  value: number | null
+  min: number
+  max: number
+  step: number
+  unit?: string
+  /** How the number is written: a level may be −∞, a pan has sides. */
+  form?: 'number' | 'level' | 'pan'
+  disabled?: boolean
+}>()
+const emit = defineEmits<{ change: [value: number | null] }>()
+
+const dragPixelsPerStep = 4
+const settleMs = 350
+const bottomOfLevel = -60
+
+const input = useTemplateRef('input')
+const typed = ref<string>()
+const held = ref<number | null>()
+let settling: ReturnType<typeof setTimeout> | undefined
+let drag: { x: number; from: number; moved: boolean } | undefined
+
+const shown = computed(() => (held.value === undefined ? props.value : held.value))
+const text = computed(() => typed.value ?? write(shown.value))
+const digits = computed(() => (props.step >= 1 ? 0 : props.step >= 0.1 ? 1 : props.step >= 0.01 ? 2 : 4))
+
+function write(value: number | null) {
+  if (props.form === 'level') return levelText(value)
+  if (props.form === 'pan') return panText(value ?? 0)
+  const full = numberText(value ?? 0, digits.value)
+  return full.includes('.') ? full.replace(/\.?0+$/, '') : full
+}
+
+function read(text: string): number | null | undefined {
+  if (props.form === 'pan') return panFromText(text)
+  const value = levelFromText(text.replace(/\s*[a-z%: ]+$/i, ''))
+  return value === null && props.form !== 'level' ? undefined : value
+}
+
+function bounded(value: number) {
+  const snapped = Math.round(value / props.step) * props.step
+  return Number(Math.min(props.max, Math.max(props.min, snapped)).toFixed(6))
+}
+
+/** Steps are kept back until the keys rest, so that a run of them is one revision. */
+function stepBy(steps: number) {
+  const from = shown.value ?? Math.max(props.min, bottomOfLevel)
+  held.value = bounded(from + steps * props.step)
+  clearTimeout(settling)
+  settling = setTimeout(settle, settleMs)
+}
+
+function settle() {
+  clearTimeout(settling)
+  if (held.value !== undefined && held.value !== props.value) emit('change', held.value)
+  held.value = undefined
+}
+
+function commit() {
+  const value = typed.value === undefined ? undefined : read(typed.value)
+  typed.value = undefined
+  if (value === undefined) return settle()
+  const next = value === null ? null : Number(Math.min(props.max, Math.max(props.min, value)).toFixed(6))
+  held.value = undefined
+  if (next !== props.value) emit('change', next)
+}
+
+function onKey(event: KeyboardEvent) {
+  const steps = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[event.key]
+  if (steps) {
+    typed.value = undefined
+    stepBy(event.shiftKey ? steps * 10 : steps)
+  } else if (event.key === 'Enter') {
+    commit()
+    void nextTick(() => input.value?.select())
+  } else if (event.key === 'Escape') {
+    clearTimeout(settling)
+    typed.value = held.value = undefined
+  } else {
+    if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
+    return
+  }
+  event.preventDefault()
+  event.stopPropagation()
+}
+
+function onDown(event: PointerEvent) {
+  if (event.button !== 0 || props.disabled) return
+  drag = { x: event.clientX, from: shown.value ?? Math.max(props.min, bottomOfLevel), moved: false }
+  ;(event.target as HTMLElement).setPointerCapture(event.pointerId)
+}
+
+function onMove(event: PointerEvent) {
+  if (!drag) return
+  const steps = Math.trunc((event.clientX - drag.x) / dragPixelsPerStep)
+  if (steps === 0 && !drag.moved) return
+  drag.moved = true
+  held.value = bounded(drag.from + steps * props.step * (event.shiftKey ? 0.1 : 1))
+}
+
+function onUp() {
+  if (drag?.moved) settle()
+  else input.value?.select()
+  drag = undefined
+}
+
+onScopeDispose(() => clearTimeout(settling))
+</script>
+
+<template>
+  <span class="value" :class="{ disabled }">
+    <input
+      ref="input"
+      role="spinbutton"
+      type="text"
+      autocomplete="off"
+      spellcheck="false"
+      :value="text"
+      :aria-label="label"
+      :aria-valuenow="shown ?? undefined"
+      :aria-valuetext="unit ? `${write(shown)} ${unit}` : write(shown)"
+      :aria-valuemin="min"
+      :aria-valuemax="max"
+      :disabled="disabled"
+      @input="typed = ($event.target as HTMLInputElement).value"
+      @keydown="onKey"
+      @blur="commit"
+      @pointerdown="onDown"
+      @pointermove="onMove"
+      @pointerup="onUp"
+      @pointercancel="onUp"
+    />
+    <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
+  </span>
+</template>
+
+<style scoped>
+.value {
+  display: inline-flex;
+  align-items: baseline;
+  gap: 3px;
+  border-bottom: 1px solid transparent;
+}
+
+.value:hover:not(.disabled),
+.value:focus-within {
+  border-bottom-color: var(--line);
+}
+
+input {
+  width: 5ch;
+  padding: 1px 0;
+  border: 0;
+  background: none;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+input:focus {
+  cursor: text;
+}
+
+.unit {
+  color: var(--text-3);
+  font-size: 11.5px;
+  white-space: nowrap;
+}
+
+.disabled {
+  opacity: 0.5;
+}
+</style>

@@ -1,0 +1,36 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import LibraryView from '@/views/library/LibraryView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'library', component: LibraryView, meta: { title: 'Library' } },
+    {
+      path: '/templates/:id',
+      name: 'template',
+      component: () => import('@/views/order/OrderView.vue'),
+      props: (route) => ({ kind: 'template', id: route.params.id }),
+      meta: { title: 'Running order' },
+    },
+    {
+      path: '/songs/:id/order',
+      name: 'song-order',
+      component: () => import('@/views/order/OrderView.vue'),
+      props: (route) => ({ kind: 'song', id: route.params.id }),
+      meta: { title: 'Running order' },
+    },
+    { path: '/songs', name: 'songs', component: () => import('@/views/songs/SongsView.vue'), meta: { title: 'Songs' } },
+    {
+      path: '/songs/:id',
+      name: 'song',
+      component: () => import('@/views/songs/SongView.vue'),
+      props: true,
+      meta: { title: 'Song' },
+    },
+    { path: '/:rest(.*)*', component: () => import('@/views/NotFound.vue'), meta: { title: 'Nothing here' } },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? '')} · Home Stage`
+})

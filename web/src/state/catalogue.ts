@@ -1,0 +1,41 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { api, asked } from '@/api/client'
+import type { Catalogue, ChannelRow, Insert } from '@/api/types'
+
+/** What templates can hold. Asked for once. */
+export const useCatalogue = defineStore('catalogue', () => {
+  const known = ref<Catalogue>({ processors: [], instruments: [] })
+  let loading: Promise<unknown> | undefined
+
+  const processors = computed(() => new Map(known.value.processors.map((p) => [p.id, p])))
+  const instruments = computed(() => new Map(known.value.instruments.map((i) => [i.id, i])))
+
+  function load() {
+    loading ??= asked(api.GET('/api/catalogue')).then((catalogue) => (known.value = catalogue))
+    return loading
+  }
+
+  const shortNames: Record<string, string> = {
+    equaliser: 'EQ',
+    compressor: 'Comp',
+    limiter: 'Limit',
+    delay: 'Delay',
+    gain: 'Gain',
+  }
+
+  /** A few letters for a row; an insert that listens to a key is a ducker there. */
+  function shortName(insert: Insert) {
+    return insert.key?.on ? 'Duck' : (shortNames[insert.processor] ?? insert.processor)
+  }
+
+  function keyedInserts(rows: ChannelRow[]) {
+    return rows.flatMap((row) =>
+      row.channel.inserts
+        .filter((insert) => processors.value.get(insert.processor)?.hasKey)
+        .map((insert) => ({ row, insert })),
+    )
+  }
+
+  return { known, processors, instruments, load, shortName, keyedInserts }
+})

@@ -1,0 +1,118 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api, asked, Refusal, sentenceOf } from '@/api/client'
+import type { Job, Meters } from '@/api/types'
+import { LoopPlayer } from './loopPlayer'
+import { useDocument } from './document'
+
+const pollMs = 120
+
+/** What is heard: a listening point over a stretch of the timeline, rendered by the server, played in a loop. */
+export const useListening = defineStore('listening', () => {
+  const document = useDocument()
+  const point = ref<string | null>(null)
+  const section = ref<string | null>(null)
+  const loops = ref(true)
+  const playing = ref(false)
+  const job = shallowRef<Job>()
+  const meters = shallowRef<Meters>()
+  const trouble = ref<string>()
+  const heardRevision = ref<string>()
+  const player = new LoopPlayer(() => (playing.value = false))
+
+  /** Names what a render would be of; a render of another is old. */
+  const wanted = computed(() =>
+    document.head
+      ? [document.head.id, document.head.revision, document.act, point.value, section.value].join('/')
+      : undefined,
+  )
+  const rendering = computed(() => job.value?.state === 'waiting' || job.value?.state === 'running')
+  const isCurrent = computed(() => heardRevision.value === wanted.value)
+  const pointName = computed(() => (point.value ? (document.rows.get(point.value)?.channel.name ?? 'Main') : 'Main'))
+
+  async function render(): Promise<boolean> {
+    const head = document.head
+    const name = wanted.value
+    if (!head || !name) return false
+    if (isCurrent.value) return true
+    await cancel()
+    trouble.value = undefined
+    try {
+      job.value = await asked(
+        api.POST('/api/renders', {
+          body: {
+            kind: document.kind,
+            document: head.id,
+            act: document.act,
+            listenTo: point.value,
+            section: section.value,
+          },
+        }),
+      )
+      const done = await watchJob(job.value.id)
+      if (done?.state !== 'done') return false
+      const sound = await fetch(`/api/renders/${done.id}/audio`)
+      await player.load(await sound.arrayBuffer(), loops.value)
+      meters.value = done.meters ?? undefined
+      heardRevision.value = name
+      return true
+    } catch (error) {
+      trouble.value = sentenceOf(error)
+      return false
+    }
+  }
+
+  async function watchJob(id: string) {
+    for (;;) {
+      const now = await asked(api.GET('/api/renders/{id}', { params: { path: { id } } }))
+      if (job.value?.id !== id) return undefined
+      job.value = now
+      if (now.state === 'failed') throw new Refusal('failed', 'The render failed. The server’s log says why.')
+      if (now.state !== 'waiting' && now.state !== 'running') return now
+      await new Promise((resolve) => setTimeout(resolve, pollMs))
+    }
+  }
+
+  async function cancel() {
+    if (!rendering.value || !job.value) return
+    const { id } = job.value
+    job.value = { ...job.value, state: 'cancelled' }
+    await api.DELETE('/api/renders/{id}', { params: { path: { id } } })
+  }
+
+  async function play() {
+    if (playing.value) {
+      player.stop()
+      playing.value = false
+      return
+    }
+    if ((await render()) && player.start(loops.value)) playing.value = true
+  }
+
+  function seek(share: number) {
+    player.seek(share, loops.value && playing.value, playing.value)
+  }
+
+  // The loop goes on: the new sound takes the old one's place when it is there.
+  watch(wanted, async (name, before) => {
+    const sameDocument = name?.split('/')[0] === before?.split('/')[0]
+    if (!sameDocument) forget()
+    else if (playing.value) await render()
+  })
+  watch(loops, (on) => player.setLoop(on))
+
+  function forget() {
+    void cancel()
+    player.stop()
+    playing.value = false
+    meters.value = undefined
+    heardRevision.value = undefined
+    point.value = null
+    section.value = null
+  }
+
+  return {
+    point, section, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
+    render, cancel, play, seek, position: () => player.position(),
+  } // prettier-ignore
+})

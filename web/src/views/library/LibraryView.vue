@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { useRouter } from 'vue-router'
+import TemplateBill from './TemplateBill.vue'
+import { api, asked, sentenceOf, upload } from '@/api/client'
+import type { Song, Summary } from '@/api/types'
+import PlaceHeader from '@/parts/PlaceHeader.vue'
+import StartSongDialog from '@/parts/StartSongDialog.vue'
+
+const router = useRouter()
+const templates = ref<Summary[]>()
+const songs = ref<Song[]>([])
+const search = ref('')
+const category = ref('')
+const trouble = ref<string>()
+const starting = ref(false)
+const from = ref<Summary>()
+const file = useTemplateRef('file')
+
+const categories = computed(() => [...new Set(templates.value?.map((t) => t.category).filter(Boolean))].sort())
+const opensByDefault = computed(() => templates.value?.find((t) => t.opensByDefault) ?? templates.value?.[0])
+const shown = computed(() => {
+  const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return templates.value?.filter((t) => {
+    const text = [t.name, t.category, t.note, ...t.tags, ...t.families.map((f) => f.name)].join(' ').toLowerCase()
+    return (!category.value || t.category === category.value) && words.every((word) => text.includes(word))
+  })
+})
+
+async function load() {
+  try {
+    templates.value = await asked(api.GET('/api/templates'))
+    songs.value = await asked(api.GET('/api/songs'))
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
+
+async function attempt(work: () => Promise<void>) {
+  trouble.value = undefined
+  try {
+    await work()
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
+
+function begin() {
+  return attempt(async () => {
+    const made = await asked(api.POST('/api/templates', { body: { name: 'New template' } }))
+    await router.push(`/templates/${made.id}`)
+  })
+}
+
+function take(files: FileList | null) {
+  const chosen = files?.[0]
+  if (!chosen) return
+  return attempt(async () => {
+    const made = await upload<{ id: string }>('/api/templates/from-document', chosen, 'application/json')
+    await router.push(`/templates/${made.id}`)
+  })
+}
+
+function makeDefault(template: Summary) {
+  return attempt(async () => {
+    await asked(api.PUT('/api/templates/{id}/default', { params: { path: { id: template.id } } }))
+    await load()
+  })
+}
+
+function start(template: Summary) {
+  from.value = template
+  starting.value = true
+}
+
+onMounted(load)
+</script>
+
+<template>
+  <PlaceHeader>
+    <h1>Library</h1>
+    <span v-if="templates" class="quiet">
+      {{ templates.length }} {{ templates.length === 1 ? 'template' : 'templates' }} · {{ songs.length }}
+      {{ songs.length === 1 ? 'song' : 'songs' }}
+    </span>
+    <span class="gap" />
+    <button v-if="opensByDefault" type="button" class="loud" @click="start(opensByDefault)">
+      Start a song from {{ opensByDefault.name }}
+    </button>
+  </PlaceHeader>
+  <main class="library">
+    <div class="tools">
+      <input
+        v-model="search"
+        class="field find"
+        type="search"
+        placeholder="Find by name, family, tag or note"
+        aria-label="Find a template"
+      />
+      <button
+        type="button"
+        class="plain"
+        :class="{ on: category === '' }"
+        :aria-pressed="category === ''"
+        @click="category = ''"
+      >
+        All
+      </button>
+      <button
+        v-for="name in categories"
+        :key="name"
+        type="button"
+        class="plain"
+        :class="{ on: category === name }"
+        :aria-pressed="category === name"
+        @click="category = name"
+      >
+        {{ name }}
+      </button>
+      <span class="gap" />
+      <button type="button" class="plain" @click="file?.click()">From a file</button>
+      <input
+        ref="file"
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="A template document"
+        @change="take(($event.target as HTMLInputElement).files)"
+      />
+    </div>
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <div v-if="shown" class="bills">
+      <TemplateBill
+        v-for="template in shown"
+        :key="template.id"
+        :template="template"
+        @start="start(template)"
+        @make-default="makeDefault(template)"
+      />
+      <button type="button" class="empty" @click="begin">
+        <span class="serif">An empty stage</span>
+        <span class="quiet">Begin with a main and a mix bus</span>
+      </button>
+    </div>
+    <p v-if="shown?.length === 0" class="quiet">
+      No template is called that. Try fewer words, or begin with an empty stage.
+    </p>
+    <p v-if="songs.length" class="lately">
+      <span class="serif">Lately</span>
+      <span v-for="song in songs.slice(0, 3)" :key="song.id" class="quiet">
+        <RouterLink :to="`/songs/${song.id}`">{{ song.title }}</RouterLink> from
+        {{ song.templateName ?? 'a template that is gone' }}
+      </span>
+    </p>
+  </main>
+  <StartSongDialog v-model:open="starting" :template="from" />
+</template>
+
+<style scoped>
+.gap {
+  flex: 1;
+}
+
+.library {
+  padding: 20px 26px;
+  overflow: auto;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-bottom: 18px;
+}
+
+.find {
+  width: 330px;
+}
+
+.bills {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  gap: 16px;
+}
+
+.empty {
+  display: grid;
+  place-content: center;
+  gap: 4px;
+  min-height: 180px;
+  background: none;
+  border: 1px dashed var(--line);
+  border-radius: 12px;
+  cursor: pointer;
+}
+
+.empty:hover {
+  background: var(--panel);
+}
+
+.empty .serif {
+  font-size: 17px;
+}
+
+.trouble {
+  color: var(--blocker);
+}
+
+.lately {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 26px;
+  align-items: baseline;
+  margin: 22px 0 0;
+}
+
+.lately .serif {
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,174 @@
+<script setup lang="ts">
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import SendMarks from './SendMarks.vue'
+import type { Side } from './useMoves'
+import type { ChannelRow } from '@/api/types'
+import Icon from '@/parts/Icon.vue'
+import ValueField from '@/parts/ValueField.vue'
+import { useCatalogue } from '@/state/catalogue'
+import { useDocument } from '@/state/document'
+
+const props = defineProps<{ row: ChannelRow; focusable: boolean; folded: boolean; renaming: boolean; drop?: Side }>()
+const emit = defineEmits<{ select: []; fold: [on: boolean]; rename: []; renamed: [name?: string] }>()
+const document = useDocument()
+const catalogue = useCatalogue()
+const nameInput = useTemplateRef('nameInput')
+
+const channel = computed(() => props.row.channel)
+const selected = computed(() => document.selectedId === channel.value.id)
+const isSum = computed(() => ['bus', 'main', 'return'].includes(channel.value.kind))
+const state = computed(() => channel.value.stages[document.act] ?? 'on-stage')
+const sidechain = computed(() => {
+  if (props.row.keyedBy.length) return `from ${props.row.keyedBy.join(', ')}`
+  return props.row.steers.length ? `to ${props.row.steers.join(', ')}` : ''
+})
+const strip = computed(() =>
+  channel.value.inserts.map((insert) => ({
+    name: catalogue.shortName(insert),
+    plum: insert.key?.on || insert.parkedIn.includes(document.act),
+    parked: insert.parkedIn.includes(document.act),
+  })),
+)
+
+watch(
+  () => props.renaming,
+  async (now) => {
+    if (!now) return
+    await nextTick()
+    nameInput.value?.select()
+  },
+)
+
+function onNameKey(event: KeyboardEvent) {
+  event.stopPropagation()
+  if (event.key === 'Enter') emit('renamed', (event.target as HTMLInputElement).value.trim())
+  if (event.key === 'Escape') emit('renamed')
+}
+
+function set(level: number | null) {
+  void document.edit([{ type: 'set-level', channel: channel.value.id, level }], channel.value.id)
+}
+
+function pan(value: number | null) {
+  void document.edit([{ type: 'set-pan', channel: channel.value.id, pan: value ?? 0 }], channel.value.id)
+}
+
+function mute() {
+  void document.edit([{ type: 'set-mute', channel: channel.value.id, muted: !channel.value.muted }], channel.value.id)
+}
+</script>
+
+<template>
+  <div
+    class="row"
+    role="row"
+    :class="[state, { selected, sum: isSum, muted: channel.muted }, drop && `drop-${drop}`]"
+    :data-id="channel.id"
+    :aria-level="row.depth + 1"
+    :aria-expanded="row.feeders ? !folded : undefined"
+    :aria-selected="selected"
+    :tabindex="focusable ? 0 : -1"
+    draggable="true"
+    @click="$emit('select')"
+    @focus="$emit('select')"
+  >
+    <i v-for="d in row.depth" :key="d" class="guide" :style="{ left: `${4 + d * 18}px` }" />
+    <span
+      class="name"
+      role="gridcell"
+      :style="{ paddingLeft: `${row.depth * 18}px`, '--hue': row.hueDegrees ?? 0 }"
+      :class="{ hueless: row.hueDegrees === null }"
+      @dblclick="$emit('rename')"
+    >
+      <button
+        v-if="row.feeders"
+        type="button"
+        class="mark"
+        tabindex="-1"
+        :aria-label="folded ? `Unfold ${channel.name}` : `Fold ${channel.name}`"
+        @click.stop="$emit('fold', !folded)"
+      >
+        <Icon :name="folded ? 'unfold' : 'fold'" :size="13" />
+      </button>
+      <svg v-else class="mark" width="13" height="13" viewBox="0 0 13 13" aria-hidden="true">
+        <path v-if="isSum" d="M3 3.5h7M3 6.5h7M3 9.5h7" stroke="currentColor" stroke-width="1.3" />
+        <circle
+          v-else-if="channel.kind === 'instrument'"
+          cx="6.5"
+          cy="6.5"
+          r="3.1"
+          fill="none"
+          stroke="currentColor"
+          stroke-width="1.6"
+        />
+        <path
+          v-else-if="channel.kind === 'trigger'"
+          d="M6.5 2.5l4 7h-8z"
+          fill="none"
+          stroke="currentColor"
+          stroke-width="1.4"
+        />
+        <circle v-else cx="6.5" cy="6.5" r="3" fill="currentColor" />
+      </svg>
+      <input
+        v-if="renaming"
+        ref="nameInput"
+        class="field rename"
+        :value="channel.name"
+        maxlength="80"
+        :aria-label="`New name for ${channel.name}`"
+        @keydown="onNameKey"
+        @blur="$emit('renamed', ($event.target as HTMLInputElement).value.trim())"
+        @click.stop
+      />
+      <span v-else class="text">{{ channel.name }}</span>
+      <span v-if="channel.note && !renaming" class="noted" :title="channel.note"
+        ><Icon name="note" :size="12" /><span class="unseen">has a note</span></span
+      >
+    </span>
+    <span class="cut quiet" role="gridcell" :title="row.comesFrom">{{ row.comesFrom }}</span>
+    <span class="cut strip" role="gridcell">
+      <span v-for="(insert, i) in strip" :key="i" :class="{ plum: insert.plum, parked: insert.parked }">{{
+        insert.name
+      }}</span>
+    </span>
+    <span class="cut plum" role="gridcell" :title="sidechain">{{ sidechain }}</span>
+    <span role="gridcell" class="middle"><SendMarks :channel="channel" :returns="document.returns" /></span>
+    <span role="gridcell" class="middle end">
+      <ValueField
+        :label="`Level of ${channel.name}, dB`"
+        form="level"
+        :value="channel.level"
+        :min="-60"
+        :max="6"
+        :step="0.5"
+        @change="set"
+      />
+    </span>
+    <span role="gridcell" class="middle end">
+      <ValueField
+        :label="`Pan of ${channel.name}`"
+        form="pan"
+        :value="channel.pan"
+        :min="-1"
+        :max="1"
+        :step="0.01"
+        @change="pan"
+      />
+    </span>
+    <span role="gridcell">
+      <button
+        type="button"
+        class="mute"
+        :aria-pressed="channel.muted"
+        :aria-label="`Mute ${channel.name}`"
+        tabindex="-1"
+        @click.stop="mute"
+      >
+        {{ channel.muted ? 'muted' : 'mute' }}
+      </button>
+    </span>
+  </div>
+</template>
+
+<style scoped src="./channelRow.css"></style>

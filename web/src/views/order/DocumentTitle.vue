@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import AboutDialog from './AboutDialog.vue'
+import TimelineDialog from './TimelineDialog.vue'
+import Icon from '@/parts/Icon.vue'
+import { numberText } from '@/parts/decibels'
+import PlaceHeader from '@/parts/PlaceHeader.vue'
+import StartSongDialog from '@/parts/StartSongDialog.vue'
+import { useDocument } from '@/state/document'
+
+const document = useDocument()
+const starting = ref(false)
+const timing = ref(false)
+const describing = ref(false)
+
+const timeline = computed(() => document.head?.timeline)
+const template = computed(() =>
+  document.head
+    ? {
+        id: document.head.id,
+        name: document.head.name,
+        tempoBpm: document.head.timeline.tempoBpm,
+        key: document.head.key,
+      }
+    : undefined,
+)
+const feltBeat = computed(() =>
+  timeline.value && timeline.value.feltBeat !== 'quarter'
+    ? `${numberText(timeline.value.feltBeatsPerMinute, 1)} felt beats a minute (${timeline.value.feltBeat})`
+    : 'Tempo, meter and sections',
+)
+</script>
+
+<template>
+  <PlaceHeader>
+    <template v-if="document.head">
+      <h1>
+        <button
+          type="button"
+          class="name serif"
+          title="Name, category, tags and prompt note"
+          @click="describing = true"
+        >
+          {{ document.head.name }}
+        </button>
+      </h1>
+      <button type="button" class="plain bare meta" :title="feltBeat" @click="timing = true">
+        <span
+          ><b>{{ timeline?.tempoBpm }}</b> BPM</span
+        >
+        <span
+          ><b>{{ timeline?.meter.beats }}/{{ timeline?.meter.unit }}</b></span
+        >
+        <span v-if="document.head.keyName"
+          ><b>{{ document.head.keyName }}</b></span
+        >
+        <span v-else class="waits">key waits for the song</span>
+      </button>
+      <div class="acts" role="radiogroup" aria-label="Act">
+        <button
+          v-for="act in document.head.acts"
+          :key="act.id"
+          type="button"
+          role="radio"
+          class="serif"
+          :aria-checked="document.act === act.id"
+          @click="document.act = act.id"
+        >
+          {{ act.name }}
+        </button>
+      </div>
+      <span class="gap" />
+      <button
+        type="button"
+        class="plain bare"
+        :disabled="!document.head.canUndo"
+        title="Undo (Ctrl+Z)"
+        aria-label="Undo"
+        @click="document.undo()"
+      >
+        <Icon name="undo" />
+      </button>
+      <button
+        type="button"
+        class="plain bare"
+        :disabled="!document.head.canRedo"
+        title="Redo (Ctrl+Shift+Z)"
+        aria-label="Redo"
+        @click="document.redo()"
+      >
+        <Icon name="redo" />
+      </button>
+      <button v-if="document.kind === 'template'" type="button" class="loud" @click="starting = true">
+        Start a song
+      </button>
+      <RouterLink v-else class="loud" :to="`/songs/${document.head.id}`">The song’s page</RouterLink>
+    </template>
+    <h1 v-else>Running order</h1>
+  </PlaceHeader>
+  <StartSongDialog v-model:open="starting" :template="template" />
+  <TimelineDialog v-model:open="timing" />
+  <AboutDialog v-model:open="describing" />
+</template>
+
+<style scoped>
+.name {
+  background: none;
+  border: 0;
+  padding: 0;
+  font-size: 23px;
+  line-height: 1.2;
+  cursor: pointer;
+}
+
+.name:hover {
+  color: var(--lamp);
+}
+
+.meta {
+  display: flex;
+  gap: 14px;
+  white-space: nowrap;
+}
+
+.meta b {
+  color: var(--text);
+  font-weight: 600;
+}
+
+.waits {
+  color: var(--plum);
+}
+
+.acts {
+  display: flex;
+  gap: 18px;
+}
+
+.acts button {
+  background: none;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  padding: 6px 1px;
+  font-size: 15px;
+  color: var(--text-3);
+  cursor: pointer;
+}
+
+.acts button[aria-checked='true'] {
+  color: var(--lamp);
+  border-color: var(--lamp);
+}
+
+.gap {
+  flex: 1;
+}
+
+a.loud {
+  text-decoration: none;
+  white-space: nowrap;
+}
+</style>

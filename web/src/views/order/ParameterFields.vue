@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { Parameter } from '@/api/types'
+import ValueField from '@/parts/ValueField.vue'
+
+/** The controls of a processor or instrument, each with its unit; a switch is a box to tick. */
+defineProps<{ owner: string; parameters: Parameter[]; settings: Record<string, number> }>()
+const emit = defineEmits<{ change: [parameter: string, value: number | null] }>()
+</script>
+
+<template>
+  <div class="fields">
+    <template v-for="p in parameters" :key="p.id">
+      <label v-if="p.unit === 'switch'" class="switch">
+        <input
+          type="checkbox"
+          :checked="(settings[p.id] ?? p.default) >= 0.5"
+          @change="emit('change', p.id, ($event.target as HTMLInputElement).checked ? 1 : 0)"
+        />
+        {{ p.name }}
+      </label>
+      <template v-else>
+        <span class="quiet">{{ p.name }}</span>
+        <ValueField
+          :label="`${p.name} of ${owner}`"
+          :unit="p.symbol"
+          :value="settings[p.id] ?? p.default"
+          :min="p.min"
+          :max="p.max"
+          :step="p.step"
+          @change="emit('change', p.id, $event)"
+        />
+      </template>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 10px;
+  align-items: baseline;
+}
+
+.fields :deep(.unit) {
+  min-width: 3.2ch;
+  text-align: left;
+}
+
+.switch {
+  grid-column: 1 / 3;
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  color: var(--text-2);
+}
+
+.switch input {
+  accent-color: var(--lamp-ground);
+}
+</style>

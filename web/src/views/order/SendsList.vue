@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Channel, Send } from '@/api/types'
+import Icon from '@/parts/Icon.vue'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+
+const props = defineProps<{ channel: Channel }>()
+const document = useDocument()
+
+const targets = computed(() =>
+  document.ordered.filter(
+    (r) =>
+      (r.channel.kind === 'return' || r.channel.kind === 'bus') &&
+      r.channel.id !== props.channel.id &&
+      !props.channel.sends.some((s) => s.to === r.channel.id),
+  ),
+)
+
+function put(send: Send, change: Partial<Send> = {}) {
+  void document.edit([{ type: 'put-send', channel: props.channel.id, send: { ...send, ...change } }], props.channel.id)
+}
+
+function add(to: string) {
+  if (to) put({ to, level: -12, tap: 'post', open: true })
+}
+
+function remove(to: string) {
+  void document.edit([{ type: 'remove-send', channel: props.channel.id, to }], props.channel.id)
+}
+</script>
+
+<template>
+  <section>
+    <h3>
+      Sends
+      <select
+        class="field add"
+        aria-label="Add a send"
+        value=""
+        @change="add(($event.target as HTMLSelectElement).value)"
+      >
+        <option value="">Add…</option>
+        <option v-for="r in targets" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
+      </select>
+    </h3>
+    <div v-for="send in channel.sends" :key="send.to" class="send" :class="{ closed: !send.open }">
+      <span class="to">{{ document.rows.get(send.to)?.channel.name }}</span>
+      <ValueField
+        :label="`Send to ${document.rows.get(send.to)?.channel.name}`"
+        form="level"
+        unit="dB"
+        :value="send.level"
+        :min="-60"
+        :max="6"
+        :step="0.5"
+        @change="put(send, { level: $event })"
+      />
+      <button
+        type="button"
+        class="plain bare"
+        :title="send.tap === 'pre' ? 'Taken before the fader' : 'Taken after the fader'"
+        @click="put(send, { tap: send.tap === 'pre' ? 'post' : 'pre' })"
+      >
+        {{ send.tap }}
+      </button>
+      <button type="button" class="plain bare" :aria-pressed="send.open" @click="put(send, { open: !send.open })">
+        {{ send.open ? 'open' : 'closed' }}
+      </button>
+      <button
+        type="button"
+        class="plain bare"
+        :aria-label="`Remove the send to ${document.rows.get(send.to)?.channel.name}`"
+        @click="remove(send.to)"
+      >
+        <Icon name="close" :size="13" />
+      </button>
+    </div>
+    <p v-if="channel.sends.length === 0" class="faint">No sends.</p>
+  </section>
+</template>
+
+<style scoped src="./connections.css"></style>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+
+const open = defineModel<boolean>('open', { required: true })
+const shortcuts: [keys: string, does: string][] = [
+  ['↑ ↓', 'the channel above, the one below'],
+  ['← →', 'fold, unfold'],
+  ['Alt ↑ ↓', 'move among its neighbours'],
+  ['Alt →', 'put under the bus above it'],
+  ['Alt ←', 'take out of its bus'],
+  ['Enter or F2', 'rename in place'],
+  ['n', 'add a channel'],
+  ['m', 'mute or open'],
+  ['l', 'listen to this channel, or to the main again'],
+  ['Delete', 'remove; what fed it feeds what it fed'],
+  ['Space', 'play or pause'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['↑ ↓ in a value', 'one step; with Shift ten'],
+]
+</script>
+
+<template>
+  <Dialog
+    v-model:visible="open"
+    modal
+    header="Shortcuts of the running order"
+    :style="{ width: '440px' }"
+    :draggable="false"
+  >
+    <dl>
+      <template v-for="[keys, does] in shortcuts" :key="keys">
+        <dt>{{ keys }}</dt>
+        <dd>{{ does }}</dd>
+      </template>
+    </dl>
+  </Dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 7px 12px;
+  margin: 0;
+}
+
+dt {
+  color: var(--lamp);
+}
+
+dd {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import FeedsList from './FeedsList.vue'
+import InsertList from './InsertList.vue'
+import PlayerPanel from './PlayerPanel.vue'
+import RoutingPanel from './RoutingPanel.vue'
+import SendsList from './SendsList.vue'
+import { useDocument } from '@/state/document'
+import { useListening } from '@/state/listening'
+
+const document = useDocument()
+const listening = useListening()
+const row = computed(() => document.selected)
+const channel = computed(() => row.value?.channel)
+const heard = computed(
+  () => listening.point === channel.value?.id || (!listening.point && channel.value?.kind === 'main'),
+)
+
+function note(text: string) {
+  if (channel.value && text !== channel.value.note)
+    void document.edit([{ type: 'set-note', channel: channel.value.id, note: text }], channel.value.id)
+}
+
+function listen() {
+  listening.point = heard.value || channel.value?.kind === 'main' ? null : (channel.value?.id ?? null)
+}
+
+function remove() {
+  if (channel.value) void document.edit([{ type: 'remove-channel', channel: channel.value.id }])
+}
+</script>
+
+<template>
+  <aside class="side" aria-label="The selected channel">
+    <template v-if="row && channel">
+      <div class="head">
+        <h2>{{ channel.name }}</h2>
+        <button
+          v-if="channel.kind !== 'notes'"
+          type="button"
+          class="plain bare"
+          :class="{ on: heard }"
+          :aria-pressed="heard"
+          @click="listen"
+        >
+          Listen
+        </button>
+        <button v-if="channel.kind !== 'main'" type="button" class="plain bare" @click="remove">Remove</button>
+      </div>
+      <RoutingPanel :key="`r-${channel.id}`" :row="row" />
+      <PlayerPanel v-if="channel.source?.type === 'instrument'" :key="`p-${channel.id}`" :row="row" />
+      <InsertList :key="`i-${channel.id}`" :channel="channel" />
+      <SendsList
+        v-if="channel.kind !== 'main' && channel.kind !== 'trigger' && channel.kind !== 'notes'"
+        :channel="channel"
+      />
+      <FeedsList v-if="channel.kind !== 'main' && channel.kind !== 'notes'" :channel="channel" />
+      <section>
+        <h3>Notes</h3>
+        <textarea
+          :key="`n-${channel.id}-${channel.note}`"
+          class="field"
+          rows="3"
+          maxlength="4000"
+          placeholder="How it is to be used"
+          :aria-label="`Note on ${channel.name}`"
+          :value="channel.note"
+          @keydown.stop
+          @change="note(($event.target as HTMLTextAreaElement).value)"
+        />
+      </section>
+    </template>
+    <template v-else>
+      <h2>{{ document.head?.name }}</h2>
+      <p class="quiet note">{{ document.head?.note || 'No prompt note yet. Press the name above to write one.' }}</p>
+      <p class="faint">Choose a channel to see its strip, its sends and what steers it.</p>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+.side {
+  border-left: 1px solid var(--line-soft);
+  background: var(--panel);
+  padding: 14px 18px 20px;
+  overflow: auto;
+}
+
+.head {
+  display: flex;
+  align-items: baseline;
+  gap: 4px;
+}
+
+h2 {
+  font-size: 20px;
+  flex: 1;
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+
+.note {
+  white-space: pre-wrap;
+}
+
+.side :deep(section) {
+  border-top: 1px solid var(--line-soft);
+  margin-top: 12px;
+  padding-top: 10px;
+}
+
+.side :deep(h3) {
+  font-size: 14px;
+  margin-bottom: 6px;
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 8px;
+}
+
+textarea {
+  width: 100%;
+  resize: vertical;
+}
+</style>

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+import { ref, watch } from 'vue'
+import type { Meter, Timeline } from '@/api/types'
+import Icon from '@/parts/Icon.vue'
+import { secondsText } from '@/parts/decibels'
+import { useDocument } from '@/state/document'
+
+interface Line {
+  name: string
+  bars: string
+  tempo: string
+  meter: string
+}
+
+const open = defineModel<boolean>('open', { required: true })
+const document = useDocument()
+const tempo = ref('')
+const meter = ref('')
+const lines = ref<Line[]>([])
+const trouble = ref<string>()
+
+const meterText = (m: Meter | null | undefined) => (m ? `${m.beats}/${m.unit}` : '')
+
+watch(open, (now) => {
+  const timeline = document.head?.timeline
+  if (!now || !timeline) return
+  tempo.value = String(timeline.tempoBpm)
+  meter.value = meterText(timeline.meter)
+  lines.value = timeline.sections.map((s) => ({
+    name: s.name,
+    bars: String(s.bars),
+    tempo: s.ownTempoBpm === null ? '' : String(s.ownTempoBpm),
+    meter: meterText(s.ownMeter),
+  }))
+  trouble.value = undefined
+  document.refusal = undefined
+})
+
+function number(text: string, what: string): number {
+  const value = Number(text.replace(',', '.'))
+  if (text.trim() === '' || !Number.isFinite(value)) throw new Error(`${what} is a number; it was “${text}”.`)
+  return value
+}
+
+function meterOf(text: string, what: string): Meter {
+  const match = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(text)
+  if (!match) throw new Error(`${what} is written like 6/8; it was “${text}”.`)
+  return { beats: Number(match[1]), unit: Number(match[2]) }
+}
+
+function typed(): Timeline {
+  return {
+    tempoBpm: number(tempo.value, 'The tempo'),
+    meter: meterOf(meter.value, 'The meter'),
+    sections: lines.value.map((line) => ({
+      name: line.name.trim(),
+      bars: number(line.bars, `The bars of ${line.name}`),
+      tempoBpm: line.tempo.trim() === '' ? null : number(line.tempo, `The tempo of ${line.name}`),
+      meter: line.meter.trim() === '' ? null : meterOf(line.meter, `The meter of ${line.name}`),
+    })),
+  }
+}
+
+async function keep() {
+  trouble.value = undefined
+  try {
+    if (await document.edit([{ type: 'set-timeline', timeline: typed() }])) open.value = false
+    else trouble.value = document.refusal?.sentence
+  } catch (error) {
+    trouble.value = (error as Error).message
+  }
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="open" modal header="Timeline" :style="{ width: '560px' }" :draggable="false">
+    <form class="form" @submit.prevent="keep">
+      <div class="pair">
+        <label
+          >Tempo, quarter notes a minute<input v-model="tempo" class="field" inputmode="decimal" autofocus
+        /></label>
+        <label>Meter<input v-model="meter" class="field" /></label>
+      </div>
+      <table>
+        <thead>
+          <tr>
+            <th>Section</th>
+            <th>Bars</th>
+            <th>Own tempo</th>
+            <th>Own meter</th>
+            <th>Starts</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(line, i) in lines" :key="i">
+            <td><input v-model="line.name" class="field" maxlength="40" :aria-label="`Name of section ${i + 1}`" /></td>
+            <td>
+              <input v-model="line.bars" class="field short" inputmode="numeric" :aria-label="`Bars of ${line.name}`" />
+            </td>
+            <td>
+              <input
+                v-model="line.tempo"
+                class="field short"
+                placeholder="as above"
+                inputmode="decimal"
+                :aria-label="`Tempo of ${line.name}`"
+              />
+            </td>
+            <td>
+              <input
+                v-model="line.meter"
+                class="field short"
+                placeholder="as above"
+                :aria-label="`Meter of ${line.name}`"
+              />
+            </td>
+            <td class="faint">
+              {{
+                document.head?.timeline.sections[i] ? secondsText(document.head.timeline.sections[i].startSeconds) : ''
+              }}
+            </td>
+            <td>
+              <button
+                type="button"
+                class="plain bare"
+                :disabled="lines.length === 1"
+                :aria-label="`Remove ${line.name}`"
+                @click="lines.splice(i, 1)"
+              >
+                <Icon name="close" :size="14" />
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <button
+        type="button"
+        class="plain more"
+        @click="lines.push({ name: `Section ${lines.length + 1}`, bars: '8', tempo: '', meter: '' })"
+      >
+        Add a section
+      </button>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <div class="ends">
+        <button type="button" class="plain" @click="open = false">Leave it</button>
+        <button type="submit" class="loud">Keep it</button>
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped src="./dialogForm.css"></style>
+<style scoped>
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+
+th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--text-3);
+  font-size: 11px;
+}
+
+td {
+  padding: 2px 6px 2px 0;
+}
+
+td .field {
+  width: 100%;
+}
+
+.short {
+  max-width: 84px;
+}
+
+.more {
+  justify-self: start;
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { usePackage } from './usePackage'
+import { api, asked, sentenceOf } from '@/api/client'
+import type { Song } from '@/api/types'
+import PlaceHeader from '@/parts/PlaceHeader.vue'
+import { secondsText } from '@/parts/decibels'
+import { useDocument } from '@/state/document'
+
+const props = defineProps<{ id: string }>()
+const document = useDocument()
+const song = ref<Song>()
+const trouble = ref<string>()
+const pack = usePackage()
+
+onMounted(async () => {
+  try {
+    song.value = await asked(api.GET('/api/songs/{id}/about', { params: { path: { id: props.id } } }))
+    await document.open('song', props.id)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+})
+</script>
+
+<template>
+  <PlaceHeader>
+    <h1>{{ song?.title ?? 'Song' }}</h1>
+    <span class="gap" />
+    <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/order`">Open its running order</RouterLink>
+  </PlaceHeader>
+  <main class="song">
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }} <RouterLink to="/songs">All songs</RouterLink></p>
+    <template v-if="song">
+      <dl>
+        <dt>Started from</dt>
+        <dd>
+          <RouterLink v-if="song.templateName" :to="`/templates/${song.templateId}`">{{
+            song.templateName
+          }}</RouterLink>
+          <template v-else>a template that is gone</template>, as it was at revision {{ song.templateRevision }}
+        </dd>
+        <dt>Tempo</dt>
+        <dd>{{ song.tempoBpm }} quarter notes a minute, {{ song.meter }}</dd>
+        <dt>Key</dt>
+        <dd :class="{ waits: !song.keyName }">{{ song.keyName ?? 'waits' }}</dd>
+        <dt>Length</dt>
+        <dd>{{ secondsText(song.seconds) }}</dd>
+        <dt>Channels</dt>
+        <dd>{{ song.channels }}</dd>
+      </dl>
+      <section>
+        <h2>The package</h2>
+        <p class="quiet">One ZIP for a workstation. The same song gives the same bytes each time.</p>
+        <ul>
+          <li>
+            <b>Template document</b> <span class="quiet">everything, as JSON that this application reads back</span>
+          </li>
+          <li>
+            <b>Standard MIDI File</b>
+            <span class="quiet"
+              >tempo, meter, key, a marker at each section, a named track for each instrument with its starters</span
+            >
+          </li>
+          <li>
+            <b>WAVE</b>
+            <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
+          </li>
+        </ul>
+        <div class="make">
+          <button
+            type="button"
+            class="loud"
+            :disabled="pack.busy.value"
+            @click="pack.make(id, document.head?.acts.at(-1)?.id ?? 'mix')"
+          >
+            {{ pack.busy.value ? 'Rendering…' : 'Make and download it' }}
+          </button>
+          <template v-if="pack.busy.value">
+            <progress max="1" :value="pack.progress.value" aria-label="Rendering the package" />
+            <span class="quiet">{{ Math.round(pack.progress.value * 100) }} %</span>
+            <button type="button" class="plain" @click="pack.cancel()">Cancel</button>
+          </template>
+          <span v-if="pack.message.value" role="status" :class="pack.failed.value ? 'trouble' : 'quiet'">{{
+            pack.message.value
+          }}</span>
+        </div>
+      </section>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.gap {
+  flex: 1;
+}
+
+.link {
+  text-decoration: none;
+}
+
+.song {
+  padding: 24px 26px;
+  overflow: auto;
+  max-width: 820px;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 7px 12px;
+  margin: 0 0 22px;
+  color: var(--text-2);
+}
+
+dd {
+  margin: 0;
+  color: var(--text);
+}
+
+.waits {
+  color: var(--plum);
+}
+
+section {
+  background: var(--panel);
+  border: 1px solid var(--line-soft);
+  border-radius: 12px;
+  padding: 16px 20px 20px;
+}
+
+h2 {
+  font-size: 20px;
+}
+
+section p {
+  margin: 2px 0 10px;
+}
+
+ul {
+  margin: 0 0 16px;
+  padding-left: 18px;
+  display: grid;
+  gap: 4px;
+}
+
+.make {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+
+progress {
+  accent-color: var(--lamp-ground);
+  height: 5px;
+  width: 180px;
+}
+
+.trouble {
+  color: var(--blocker);
+}
+</style>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { api, asked, sentenceOf } from '@/api/client'
+import type { Song } from '@/api/types'
+import PlaceHeader from '@/parts/PlaceHeader.vue'
+import { secondsText } from '@/parts/decibels'
+
+const songs = ref<Song[]>()
+const trouble = ref<string>()
+const day = (utc: string) =>
+  new Date(utc).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+
+onMounted(async () => {
+  try {
+    songs.value = await asked(api.GET('/api/songs'))
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+})
+</script>
+
+<template>
+  <PlaceHeader><h1>Songs</h1></PlaceHeader>
+  <main class="songs">
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <table v-if="songs?.length">
+      <thead>
+        <tr>
+          <th>Title</th>
+          <th>From</th>
+          <th class="right">Tempo</th>
+          <th>Meter</th>
+          <th>Key</th>
+          <th class="right">Length</th>
+          <th class="right">Channels</th>
+          <th class="right">Started</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="song in songs" :key="song.id">
+          <td class="serif">
+            <RouterLink :to="`/songs/${song.id}`">{{ song.title }}</RouterLink>
+          </td>
+          <td class="quiet">
+            {{ song.templateName ?? 'a template that is gone' }}, revision {{ song.templateRevision }}
+          </td>
+          <td class="right">{{ song.tempoBpm }} BPM</td>
+          <td>{{ song.meter }}</td>
+          <td>{{ song.keyName ?? '—' }}</td>
+          <td class="right">{{ secondsText(song.seconds) }}</td>
+          <td class="right">{{ song.channels }}</td>
+          <td class="right quiet">{{ day(song.startedUtc) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="songs" class="quiet">
+      No song yet. <RouterLink to="/">Choose a template</RouterLink> and press “Start a song”: it takes a title, a tempo
+      and a key.
+    </p>
+  </main>
+</template>
+
+<style scoped>
+.songs {
+  padding: 20px 26px;
+  overflow: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  text-align: left;
+  font-weight: 400;
+  font-size: 11px;
+  color: var(--text-3);
+}
+
+td,
+th {
+  padding: 8px 16px 8px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+
+td.serif {
+  font-size: 16px;
+}
+
+td a {
+  text-decoration: none;
+}
+
+td a:hover {
+  color: var(--lamp);
+}
+
+.right {
+  text-align: right;
+}
+
+.trouble {
+  color: var(--blocker);
+}
+</style>
