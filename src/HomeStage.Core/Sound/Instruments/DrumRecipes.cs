@@ -11,7 +11,7 @@ public static class DrumRecipes
     public static DrumRecipe Of(DrumSound sound) => sound switch
     {
         DrumSound.Kick => new(0.95, [new(165, 50, 24, 520, 1), new(900, 240, 5, 30, 0.22)], [new(1800, 9000, 18, 0.16)]),
-        DrumSound.DeepDrum => new(0.95, [.. Membrane(88, 41, 55, 1500)], [new(90, 1200, 80, 0.3)]),
+        DrumSound.DeepDrum => new(0.82, [.. Membrane(88, 41, 55, 1500)], [new(90, 1200, 80, 0.3)]),
         DrumSound.DeepDrumRim => new(0.6, [new(380, 372, 10, 120, 0.8), new(612, 600, 8, 90, 0.5), new(930, 930, 1, 60, 0.35)], [new(900, 6000, 30, 0.4)]),
         DrumSound.Snare => new(0.62, [new(220, 186, 12, 210, 0.8), new(345, 330, 12, 150, 0.45)], [new(1300, 9500, 330, 0.75)]),
         DrumSound.SideDrum => new(0.6, [new(170, 148, 18, 340, 0.85), new(262, 238, 15, 260, 0.5), new(340, 318, 10, 200, 0.3)], [new(900, 6500, 430, 0.55)]),

@@ -15,7 +15,7 @@ public sealed class LoudnessMeter
     private readonly int _hopFrames;
     private readonly List<double> _hopPowers = [];
     private readonly float[] _weighted = new float[4096];
-    private double _hopSum;
+    private readonly double[] _hopSums;
     private int _hopCount;
 
     /// <param name="lanes">1 or 2.</param>
@@ -26,6 +26,7 @@ public sealed class LoudnessMeter
             throw new ArgumentOutOfRangeException(nameof(sampleRateHz), sampleRateHz, "Must be at least 8,000 Hz.");
         var sections = KWeighting.Sections(sampleRateHz);
         _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new FilterCascade(sections))];
+        _hopSums = new double[lanes];
         _hopFrames = (int)Math.Round(sampleRateHz / 10.0);
     }
 
@@ -50,26 +51,28 @@ public sealed class LoudnessMeter
         {
             var stretch = Math.Min(Math.Min(_hopFrames - _hopCount, _weighted.Length), frames - done);
             for (var lane = 0; lane < _lanes.Length; lane++)
-                _hopSum += Energy(lane, block.Lane(lane, frames).Slice(done, stretch));
+                AddEnergy(lane, block.Lane(lane, frames).Slice(done, stretch));
             done += stretch;
             _hopCount += stretch;
             if (_hopCount == _hopFrames)
             {
-                _hopPowers.Add(_hopSum / _hopFrames);
-                (_hopSum, _hopCount) = (0, 0);
+                _hopPowers.Add(_hopSums.Sum() / _hopFrames);
+                Array.Clear(_hopSums);
+                _hopCount = 0;
             }
         }
     }
 
-    private double Energy(int lane, ReadOnlySpan<float> samples)
+    private void AddEnergy(int lane, ReadOnlySpan<float> samples)
     {
         var weighted = _weighted.AsSpan(0, samples.Length);
         samples.CopyTo(weighted);
         _lanes[lane].Process(weighted);
-        var sum = 0.0;
+        // One running sum a lane: the order of additions, and so the result, does not depend on the blocks.
+        var sum = _hopSums[lane];
         foreach (var sample in weighted)
             sum += (double)sample * sample;
-        return sum;
+        _hopSums[lane] = sum;
     }
 
     private IEnumerable<double> BlockPowers()

@@ -1,0 +1,53 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Tests.Kits;
+
+public class KitTests
+{
+    [Theory]
+    [InlineData(InstrumentCatalogue.Tidewater, 14, 8)]
+    [InlineData(InstrumentCatalogue.Breakwater, 12, 10)]
+    public void StandInKits_HaveTheirPiecesAndOutputs(string instrument, int pieces, int outputs)
+    {
+        var kit = InstrumentCatalogue.Find(instrument)!.Kit!;
+
+        Assert.Equal((pieces, outputs), (kit.Pieces.Count, kit.Outputs.Count));
+        Assert.Null(KitRules.Check(kit));
+    }
+
+    [Fact]
+    public void JackLabel_OfPairs_CountsTwoJacksEach()
+    {
+        var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Tidewater)!.Kit!;
+
+        Assert.Equal(["1–2", "3–4", "15–16"], new[] { 1, 2, 8 }.Select(kit.JackLabel));
+    }
+
+    [Fact]
+    public void JackLabel_AmongPairsAndSingles_CountsWhatStandsBefore()
+    {
+        var kit = new Kit([new("A", 1, "", 1, DrumSound.Kick)], [new("Pair", ChannelFormat.Stereo), new("One", ChannelFormat.Mono), new("Pair", ChannelFormat.Stereo)]);
+
+        Assert.Equal(["1–2", "3", "4–5"], new[] { 1, 2, 3 }.Select(kit.JackLabel));
+    }
+
+    [Fact]
+    public void Check_TwoPiecesOnOneNote_AreRefused()
+    {
+        var kit = new Kit([new("A", 36, "", 1, DrumSound.Kick), new("B", 36, "", 1, DrumSound.Snare)], [new("Out", ChannelFormat.Stereo)]);
+
+        Assert.Equal("doubled", KitRules.Check(kit)!.Code);
+    }
+
+    [Theory]
+    [InlineData("Floor tom", "drums/toms", 41, DrumSound.LowTom)]
+    [InlineData("Ship's bell", "", 60, DrumSound.Bell)]
+    [InlineData("Pad 7", "drums/snare", 60, DrumSound.Snare)]
+    [InlineData("Pad 8", "", 42, DrumSound.ClosedHat)]
+    public void Guess_GoesByNameThenFamilyThenNote(string name, string family, int note, DrumSound sound)
+    {
+        Assert.Equal(sound, SoundNames.Guess(name, family, note));
+    }
+}

@@ -1,0 +1,83 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Routing;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Routing;
+
+public class DelayCompensationTests
+{
+    // 2 ms at 48 kHz.
+    private const int LimiterFrames = 96;
+
+    [Fact]
+    public void Of_TwoPathsIntoOneSum_PadsTheShorterByTheDifference()
+    {
+        var template = OneBar(Tone("dry", "mix-bus"), Tone("late", "mix-bus", strip: Limiter()));
+
+        var (graph, compensation) = Compile(template);
+
+        Assert.Equal(LimiterFrames, PaddingFrom(graph, compensation, "dry"));
+        Assert.Equal(0, PaddingFrom(graph, compensation, "late"));
+        Assert.Equal(LimiterFrames, compensation.TotalFrames);
+    }
+
+    [Fact]
+    public void Of_ALateKey_PadsTheSignalThatItSteers()
+    {
+        var comp = Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) };
+        var template = OneBar(Tone("key", "mix-bus", strip: Limiter()), Tone("steered", "mix-bus", strip: comp),
+            new PutFeed(new("key"), new(new("steered"), comp.Id, new(0))));
+
+        var (graph, compensation) = Compile(template);
+
+        var steered = template.Channels.IndexOf(new("steered"));
+        var into = Enumerable.Range(0, graph.Links.Count).Single(i => graph.Links[i].To == graph.InsertOf(steered, 0) && graph.Links[i].Kind == LinkKind.Within);
+        Assert.Equal(LimiterFrames, compensation.PaddingFrames[into]);
+    }
+
+    [Fact]
+    public void Of_AParkedInsert_AddsNoLatency()
+    {
+        var template = OneBar(Tone("late", "mix-bus", strip: Limiter() with { ParkedIn = [InMix] }));
+
+        Assert.Equal(0, Compile(template).Compensation.TotalFrames);
+    }
+
+    [Property(MaxTest = 100)]
+    public void Of_AnyTemplate_LetsEveryPathArriveTogether_AsTheLongestPathByBruteForce(int seed)
+    {
+        var template = new RandomTemplates(seed).Grown(25);
+
+        var (graph, compensation) = Compile(template);
+
+        Assert.All(compensation.PaddingFrames, p => Assert.True(p >= 0));
+        for (var stage = 0; stage < graph.Stages.Count; stage++)
+            Assert.Equal(LongestTo(graph, stage), compensation.LatenessFrames[stage]);
+    }
+
+    private static int LongestTo(SignalGraph graph, int stage)
+    {
+        var at = graph.Stages[stage];
+        var insert = at.Kind == StageKind.Insert ? graph.Template.Channels[at.Channel].Inserts[at.Insert] : null;
+        var own = insert is { Processor: ProcessorCatalogue.Limiter } ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, 48000) : 0;
+        return own + graph.Links.Where(l => l.To == stage).Select(l => LongestTo(graph, l.From)).DefaultIfEmpty(0).Max();
+    }
+
+    private static Insert Limiter() => Insert("limit", ProcessorCatalogue.Limiter, ("look-ahead-ms", 2));
+
+    private static (SignalGraph Graph, DelayCompensation Compensation) Compile(Template template)
+    {
+        var graph = new SignalGraph(template, InMix);
+        return (graph, DelayCompensation.Of(graph, StageOrder.Of(graph), InMix));
+    }
+
+    private static int PaddingFrom(SignalGraph graph, DelayCompensation compensation, string channel)
+    {
+        var post = graph.PostOf(graph.Template.Channels.IndexOf(new(channel)));
+        return compensation.PaddingFrames[Enumerable.Range(0, graph.Links.Count).Single(i => graph.Links[i].From == post)];
+    }
+}

@@ -1,0 +1,70 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+
+namespace HomeStage.Core.Tests.Templates;
+
+public class EditPropertyTests
+{
+    [Property(MaxTest = 300)]
+    public void Undo_OfAnyBatchThatApplies_GivesTheSameDocument(int seed, byte size)
+    {
+        var chance = new RandomTemplates(seed);
+        var before = chance.Grown(40);
+        if (Batch.Apply(before, chance.Edits(before, 1 + size % 12)) is not BatchResult.Applied applied)
+            return;
+
+        var undone = Assert.IsType<BatchResult.Applied>(Batch.Apply(applied.Template, applied.Inverse));
+
+        Assert.Equal(before, undone.Template);
+    }
+
+    [Property(MaxTest = 200)]
+    public void Redo_AfterUndo_GivesTheEditedDocument(int seed, byte size)
+    {
+        var chance = new RandomTemplates(seed);
+        var before = chance.Grown(30);
+        if (Batch.Apply(before, chance.Edits(before, 1 + size % 12)) is not BatchResult.Applied applied)
+            return;
+
+        var undone = (BatchResult.Applied)Batch.Apply(applied.Template, applied.Inverse);
+        var redone = Assert.IsType<BatchResult.Applied>(Batch.Apply(undone.Template, undone.Inverse));
+
+        Assert.Equal(applied.Template, redone.Template);
+    }
+
+    [Property(MaxTest = 200)]
+    public void Apply_WhateverTheBatch_LeavesATemplateThatKeepsEveryRule(int seed)
+    {
+        var grown = new RandomTemplates(seed).Grown(80);
+
+        Assert.Null(TemplateRules.Check(grown));
+    }
+
+    [Property(MaxTest = 100)]
+    public void Apply_BatchWhoseLastEditCannotBe_ChangesNothing(int seed)
+    {
+        var chance = new RandomTemplates(seed);
+        var before = chance.Grown(20);
+        var kept = chance.Edits(before, 5);
+
+        var result = Batch.Apply(before, [.. kept, new RenameChannel(new("nobody"), "Nobody")]);
+
+        Assert.IsType<BatchResult.Refused>(result);
+        Assert.Equal(new RandomTemplates(seed).Grown(20), before);
+    }
+
+    [Fact]
+    public void RandomBatches_AreMostlyPossible_SoThatThePropertiesSayMuch()
+    {
+        var applied = Enumerable.Range(0, 200).Count(seed =>
+        {
+            var chance = new RandomTemplates(seed);
+            var template = chance.Grown(40);
+            return Batch.Apply(template, chance.Edits(template, 3)) is BatchResult.Applied;
+        });
+
+        Assert.InRange(applied, 60, 200);
+    }
+}

@@ -1,0 +1,191 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Templates;
+
+public class EditTests
+{
+    private static readonly Insert Comp = Insert("comp", ProcessorCatalogue.Compressor);
+
+    [Fact]
+    public void RemoveChannel_ABus_LetsItsFeedersFeedWhatItFed()
+    {
+        var template = OneBar(Bus("drums", "mix-bus"), Tone("tone", "drums")).With(new RemoveChannel(new("drums")));
+
+        Assert.Equal(new ChannelId("mix-bus"), template.Channels[new ChannelId("tone")].Destination);
+    }
+
+    [Fact]
+    public void RemoveChannel_AReturn_TakesTheSendsToItAway()
+    {
+        var template = OneBar(Return("echo", "mix-bus"), Tone("tone", "mix-bus"), new PutSend(new("tone"), new(new("echo"), new(-6))))
+            .With(new RemoveChannel(new("echo")));
+
+        Assert.Empty(template.Channels[new ChannelId("tone")].Sends);
+    }
+
+    [Fact]
+    public void RemoveChannel_AKit_TakesItsSplitsWithIt()
+    {
+        var template = WithKit().With(new RemoveChannel(new("kit")));
+
+        Assert.Equal(["main", "mix-bus"], template.Channels.Select(c => c.Id.Value));
+    }
+
+    [Fact]
+    public void RemoveChannel_TheMain_IsRefused()
+    {
+        Assert.Equal("wrong-place", OneBar().RefusalOf(new RemoveChannel(EmptyStage.Main)).Code);
+    }
+
+    [Fact]
+    public void RemoveInsert_ThatIsKeyed_TakesTheFeedsIntoItAway()
+    {
+        var template = OneBar(Trigger("pulse"), Bus("bass", "mix-bus", Comp with { Key = new(true) }),
+            new PutFeed(new("pulse"), new(new("bass"), Comp.Id, new(0)))).With(new RemoveInsert(new("bass"), Comp.Id));
+
+        Assert.Empty(template.Channels[new ChannelId("pulse")].Feeds);
+    }
+
+    [Theory]
+    [InlineData(6.0, true)]
+    [InlineData(6.1, false)]
+    public void SetLevel_ReachesTheTopOfTheFaderAndNoFurther(double level, bool possible)
+    {
+        var result = new SetLevel(EmptyStage.MixBus, new(level)).ApplyTo(OneBar());
+
+        Assert.Equal(possible, result is EditResult.Applied);
+    }
+
+    [Fact]
+    public void SetLevel_ToSilence_IsAValueOfItsOwn()
+    {
+        var level = OneBar(new SetLevel(EmptyStage.MixBus, Decibels.Silence)).Channels[EmptyStage.MixBus].Level;
+
+        Assert.True(level.IsSilence);
+        Assert.Equal(0, level.Linear);
+    }
+
+    [Theory]
+    [InlineData(ChannelKind.Trigger)]
+    [InlineData(ChannelKind.Direct)]
+    [InlineData(ChannelKind.Notes)]
+    public void MoveChannel_OfAKindThatFeedsNoBus_IsRefusedInWords(ChannelKind kind)
+    {
+        var source = kind == ChannelKind.Trigger ? new InstrumentSource(InstrumentCatalogue.KeyTone) : null;
+        var template = OneBar(new AddChannel(new() { Id = new("x"), Name = "Left alone", Kind = kind, Source = source, OutputPair = kind == ChannelKind.Direct ? 1 : null }));
+
+        var refusal = template.RefusalOf(new MoveChannel(new("x"), EmptyStage.MixBus, null));
+
+        Assert.Equal("wrong-place", refusal.Code);
+        Assert.StartsWith("Left alone ", refusal.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void MoveChannel_BeforeAnother_StandsThere()
+    {
+        var template = OneBar(Bus("a", "mix-bus"), Bus("b", "mix-bus"), Bus("c", "mix-bus")).With(new MoveChannel(new("c"), EmptyStage.MixBus, new("a")));
+
+        Assert.Equal(["main", "mix-bus", "c", "a", "b"], template.Channels.Select(c => c.Id.Value));
+    }
+
+    [Fact]
+    public void SetSource_ToAKitWithFewerOutputs_IsRefusedWhileASplitTakesOneOfThem()
+    {
+        var template = WithKit();
+        var source = (InstrumentSource)template.Channels[new ChannelId("kit")].Source!;
+        var smaller = source.Kit! with { Outputs = source.Kit.Outputs.Take(2).ToSequence(), Pieces = source.Kit.Pieces.Select(p => p with { Output = 1 }).ToSequence() };
+
+        var refusal = template.RefusalOf(new SetSource(new("kit"), source with { Kit = smaller }));
+
+        Assert.Equal("out-of-range", refusal.Code);
+    }
+
+    [Theory]
+    [InlineData("threshold-db", -61)]
+    [InlineData("ratio", 0.5)]
+    [InlineData("threshold-db", double.NaN)]
+    public void SetParameter_OutOfItsRange_IsRefusedWithTheRange(string parameter, double value)
+    {
+        var refusal = OneBar(Bus("b", "mix-bus", Comp)).RefusalOf(new SetParameter(new("b"), Comp.Id, parameter, value));
+
+        var range = Assert.IsType<Refusal.OutOfRange>(refusal);
+        Assert.True(range.Max > range.Min);
+    }
+
+    [Fact]
+    public void SetParameter_ThatTheProcessorLacks_NamesIt()
+    {
+        var refusal = OneBar(Bus("b", "mix-bus", Comp)).RefusalOf(new SetParameter(new("b"), Comp.Id, "sparkle", 1));
+
+        Assert.Contains("sparkle", refusal.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void PutFeed_IntoAnEqualiser_IsRefused()
+    {
+        var template = OneBar(Trigger("t"), Bus("b", "mix-bus", Insert("eq", ProcessorCatalogue.Equaliser)));
+
+        Assert.Equal("wrong-place", template.RefusalOf(new PutFeed(new("t"), new(new("b"), new("eq"), new(0)))).Code);
+    }
+
+    [Fact]
+    public void PutSend_FromATrigger_IsRefused_BecauseItIsNeverHeard()
+    {
+        var template = OneBar(Trigger("t"), Return("r", "mix-bus"));
+
+        Assert.Equal("wrong-place", template.RefusalOf(new PutSend(new("t"), new(new("r"), new(0)))).Code);
+    }
+
+    [Fact]
+    public void AddChannel_ASplitOfTheFirstOutput_IsRefused()
+    {
+        var template = WithKit();
+        var split = template.Channels[new ChannelId("split")] with { Id = new("again"), Source = new OutputSource(new("kit"), 1) };
+
+        Assert.Equal("wrong-place", template.RefusalOf(new AddChannel(split)).Code);
+    }
+
+    [Theory]
+    [InlineData(19.9)]
+    [InlineData(400.1)]
+    [InlineData(double.NaN)]
+    public void SetTimeline_WithATempoBeyond20To400_IsRefused(double tempo)
+    {
+        Assert.Equal("out-of-range", OneBar().RefusalOf(new SetTimeline(new(tempo, new(4, 4), [new("Song", 1)]))).Code);
+    }
+
+    [Fact]
+    public void SetTimeline_WithTwoSectionsOfOneName_IsRefused()
+    {
+        Assert.Equal("doubled", OneBar().RefusalOf(new SetTimeline(new(100, new(4, 4), [new("Verse", 1), new("Verse", 2)]))).Code);
+    }
+
+    [Fact]
+    public void Batch_WithARefusedEdit_SaysWhichOne()
+    {
+        var result = Assert.IsType<BatchResult.Refused>(Batch.Apply(OneBar(), [new SetMute(EmptyStage.Main, true), new SetPan(EmptyStage.Main, 2)]));
+
+        Assert.Equal(1, result.EditIndex);
+    }
+
+    [Fact]
+    public void Equality_IsByValue_ThroughEveryCollection()
+    {
+        var seed = 11;
+
+        Assert.Equal(new RandomTemplates(seed).Grown(60), new RandomTemplates(seed).Grown(60));
+        Assert.NotEqual(new RandomTemplates(seed).Grown(60), new RandomTemplates(seed).Grown(60).With(new RenameChannel(EmptyStage.Main, "Other")));
+    }
+
+    private static Template WithKit() => OneBar(
+        new AddChannel(new()
+        {
+            Id = new("kit"), Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus,
+            Source = new InstrumentSource(InstrumentCatalogue.Tidewater, InstrumentCatalogue.Find(InstrumentCatalogue.Tidewater)!.Kit),
+        }),
+        new AddChannel(new() { Id = new("split"), Name = "Split", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new("kit"), 5) }));
+}
