@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Unicode;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Documents;
@@ -21,6 +22,8 @@ public static class TemplateDocument
     {
         if (bytes.Length > MostBytes)
             return Refused("too-large", $"A template document may have {MostBytes / 1024 / 1024} MB.");
+        if (!Utf8.IsValid(bytes.Span))
+            return Refused("not-a-document", "This is not a template document: it is not text in UTF-8.");
         try
         {
             using var json = JsonDocument.Parse(bytes, new() { MaxDepth = DocumentJson.Options.MaxDepth });
@@ -42,7 +45,7 @@ public static class TemplateDocument
         if (root.ValueKind != JsonValueKind.Object
             || !root.TryGetProperty("format", out var format) || format.ValueKind != JsonValueKind.String || format.GetString() != Format)
             return Refused("not-a-document", "This is JSON, but not a template document: its format is not named.");
-        if (!root.TryGetProperty("schemaVersion", out var version) || !version.TryGetInt32(out var number) || number < 1)
+        if (!root.TryGetProperty("schemaVersion", out var version) || version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number < 1)
             return Refused("not-a-document", "This template document does not say which schema it follows.");
         return number > SchemaVersion
             ? Refused("newer-schema", $"This template was written by a newer version (schema {number}); this one reads up to schema {SchemaVersion}.")

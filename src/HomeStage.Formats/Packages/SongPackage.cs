@@ -1,6 +1,4 @@
-using System.Globalization;
 using System.IO.Compression;
-using System.Text;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
@@ -27,12 +25,10 @@ public static class SongPackage
         Add(zip, $"{name}.wav", wave.GetBuffer().AsSpan(0, (int)wave.Length));
     }
 
-    /// <returns>Letters, digits and single hyphens of ASCII, 1 to 60 of them: safe on every file system.</returns>
+    /// <returns>Letters, digits and single hyphens, 1 to 60 of them: nothing that a file system reads as more than a name.</returns>
     public static string FileName(string title)
     {
-        var plain = title.Normalize(NormalizationForm.FormD)
-            .Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark)
-            .Select(c => char.IsAsciiLetterOrDigit(c) ? char.ToLowerInvariant(c) : '-');
+        var plain = title.Select(c => char.IsLetterOrDigit(c) ? char.ToLowerInvariant(c) : '-');
         var words = string.Concat(plain).Split('-', StringSplitOptions.RemoveEmptyEntries);
         var name = string.Join('-', words);
         return name.Length == 0 ? "song" : name[..Math.Min(60, name.Length)];

@@ -1,0 +1,72 @@
+using System.Text;
+using HomeStage.Core.Kits;
+using HomeStage.Formats.Csv;
+
+namespace HomeStage.Formats.Tests.Csv;
+
+public class KitCsvTests
+{
+    private static readonly Kit Current = StandInKits.Tidewater;
+
+    [Theory]
+    [InlineData("name,note,family,output\nKick,36,drums/kick,2\n\"Snare, top\",38,drums/snare,3\n")]
+    [InlineData("name;note;family;output\r\nKick;36;drums/kick;2\r\nSnare, top;38;drums/snare;3\r\n")]
+    [InlineData("Output\tFamily\tNote\tName\n2\tdrums/kick\t36\tKick\n3\tdrums/snare\t38\tSnare, top\n")]
+    public void Read_TablesOfAnyDelimiterAndOrder_GiveTheirPieces(string table)
+    {
+        var kit = Read(table);
+
+        Assert.Equal(
+            [new Piece("Kick", 36, "drums/kick", 2, DrumSound.Kick), new Piece("Snare, top", 38, "drums/snare", 3, DrumSound.Snare)],
+            kit.Pieces);
+        Assert.Equal(Current.Outputs, kit.Outputs);
+    }
+
+    [Fact]
+    public void Read_AnOutputBeyondTheKits_AddsPairsUpToIt()
+    {
+        Assert.Equal(11, Read("name,note,family,output\nKick,36,drums,11\n").Outputs.Count);
+    }
+
+    [Theory]
+    [InlineData("columns", "name,note\nKick,36\n")]
+    [InlineData("number", "name,note,family,output\nKick,high,drums,2\n")]
+    [InlineData("number", "name,note,family,output\nKick,36,drums,left\n")]
+    [InlineData("out-of-range", "name,note,family,output\nKick,128,drums,2\n")]
+    [InlineData("out-of-range", "name,note,family,output\nKick,36,drums,65\n")]
+    [InlineData("doubled", "name,note,family,output\nKick,36,drums,2\nRim,36,drums,2\n")]
+    [InlineData("bad-text", "name,note,family,output\n,36,drums,2\n")]
+    [InlineData("empty", "")]
+    [InlineData("out-of-range", "name,note,family,output\n")]
+    public void Read_ATableThatCannotBeAKit_SaysWhy(string code, string table)
+    {
+        Assert.Equal(code, Refused(Encoding.UTF8.GetBytes(table)).Code);
+    }
+
+    [Fact]
+    public void Read_BytesThatAreNoText_AreRefused()
+    {
+        Assert.Equal("not-text", Refused([0xFF, 0xFE, 0x00, 0xD8]).Code);
+        Assert.Equal("too-large", Refused(new byte[KitCsv.MostBytes + 1]).Code);
+    }
+
+    [Fact]
+    public void Read_DamagedTables_NeverThrows()
+    {
+        var whole = Encoding.UTF8.GetBytes("name,note,family,output\n" + string.Concat(Enumerable.Range(0, 40).Select(i => $"\"Piece {i}\",{i + 30},drums/x,{1 + i % 8}\n")));
+        var random = new Random(6);
+        for (var i = 0; i < 2000; i++)
+        {
+            var damaged = whole.ToArray();
+            for (var hit = random.Next(1, 8); hit > 0; hit--)
+                damaged[random.Next(damaged.Length)] = (byte)random.Next(128);
+
+            if (KitCsv.Read(damaged, Current) is FormatResult<Kit>.Read read)
+                Assert.Null(KitRules.Check(read.Value));
+        }
+    }
+
+    private static Kit Read(string table) => Assert.IsType<FormatResult<Kit>.Read>(KitCsv.Read(Encoding.UTF8.GetBytes(table), Current)).Value;
+
+    private static FormatResult<Kit>.Refused Refused(byte[] bytes) => Assert.IsType<FormatResult<Kit>.Refused>(KitCsv.Read(bytes, Current));
+}

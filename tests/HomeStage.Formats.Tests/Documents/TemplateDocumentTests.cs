@@ -1,0 +1,136 @@
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using FsCheck.Xunit;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.Formats.Documents;
+using HomeStage.TestKit;
+
+namespace HomeStage.Formats.Tests.Documents;
+
+public class TemplateDocumentTests
+{
+    [Property(MaxTest = 150)]
+    public void Read_WhatWasWritten_IsTheSameTemplate(int seed)
+    {
+        var template = new RandomTemplates(seed).Grown(60);
+
+        Assert.Equal(template, ReadBack(TemplateDocument.Write(template)));
+    }
+
+    [Property(MaxTest = 30)]
+    public void Write_TheSameTemplateTwice_GivesTheSameBytes(int seed)
+    {
+        Assert.Equal(TemplateDocument.Write(new RandomTemplates(seed).Grown(30)), TemplateDocument.Write(new RandomTemplates(seed).Grown(30)));
+    }
+
+    [Property(MaxTest = 60)]
+    public void Edits_SurviveTheLog_AsTheSameEdits(int seed)
+    {
+        var chance = new RandomTemplates(seed);
+        var edits = chance.Edits(chance.Grown(20), 10);
+
+        var json = JsonSerializer.Serialize(edits, DocumentJson.Options);
+
+        Assert.Equal(edits, JsonSerializer.Deserialize<List<Edit>>(json, DocumentJson.Options));
+    }
+
+    [Fact]
+    public void Edits_OfEveryKind_HaveAWordOfTheirOwn()
+    {
+        var kinds = typeof(Edit).Assembly.GetTypes().Where(t => !t.IsAbstract && t.IsSubclassOf(typeof(Edit))).ToList();
+        var words = DocumentJson.Options.GetTypeInfo(typeof(Edit)).PolymorphismOptions!.DerivedTypes;
+
+        Assert.Equal(kinds.Count, words.Select(w => w.TypeDiscriminator).Distinct().Count());
+        Assert.Contains(words, w => w.TypeDiscriminator is "set-level" && w.DerivedType == typeof(SetLevel));
+    }
+
+    [Fact]
+    public void Write_Silence_IsNull_AndNullIsReadAsSilence()
+    {
+        var template = Stages.OneBar(new SetLevel(EmptyStage.MixBus, Decibels.Silence));
+
+        var json = JsonNode.Parse(TemplateDocument.Write(template))!["template"]!["channels"]![1]!.AsObject();
+
+        Assert.True(json.ContainsKey("level"));
+        Assert.Null(json["level"]);
+        Assert.True(ReadBack(TemplateDocument.Write(template)).Channels[EmptyStage.MixBus].Level.IsSilence);
+    }
+
+    [Fact]
+    public void Read_ADocumentOfANewerSchema_IsRefusedWithASentence()
+    {
+        var newer = Changed(root => root["schemaVersion"] = TemplateDocument.SchemaVersion + 1);
+
+        var refused = Refused(newer);
+
+        Assert.Equal("newer-schema", refused.Code);
+        Assert.Contains("newer version", refused.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Read_ADocumentThatBreaksARule_SaysWhich()
+    {
+        Assert.Equal("out-of-range", Refused(Changed(root => root["template"]!["timeline"]!["tempoBpm"] = 1000)).Code);
+        Assert.Equal("unknown-channel", Refused(Changed(root => root["template"]!["channels"]![1]!["destination"] = "nobody")).Code);
+        Assert.Equal("doubled", Refused(Changed(root => root["template"]!["channels"]!.AsArray().Add(root["template"]!["channels"]![1]!.DeepClone()))).Code);
+    }
+
+    [Theory]
+    [InlineData("level", "\"loud\"")]
+    [InlineData("level", "1e999")]
+    [InlineData("kind", "\"vinyl\"")]
+    [InlineData("kind", "3")]
+    [InlineData("name", "null")]
+    [InlineData("id", "\"Not An Id\"")]
+    [InlineData("sparkle", "1")]
+    public void Read_AMemberThatIsNotWhatItShouldBe_IsRefused(string member, string value)
+    {
+        var text = Encoding.UTF8.GetString(Changed(root => root["template"]!["channels"]![1]![member] = "HERE"));
+
+        var refused = Refused(Encoding.UTF8.GetBytes(text.Replace("\"HERE\"", value, StringComparison.Ordinal)));
+
+        Assert.Equal("not-a-document", refused.Code);
+    }
+
+    [Fact]
+    public void Read_DamagedDocuments_NeverThrows()
+    {
+        var whole = TemplateDocument.Write(new RandomTemplates(4).Grown(40));
+        var random = new Random(8);
+        for (var i = 0; i < 2000; i++)
+        {
+            var damaged = whole.ToArray();
+            for (var hit = random.Next(1, 6); hit > 0; hit--)
+                damaged[random.Next(damaged.Length)] = (byte)random.Next(256);
+            if (i % 3 == 0)
+                damaged = damaged[..random.Next(damaged.Length)];
+
+            if (TemplateDocument.Read(damaged) is FormatResult<Template>.Read read)
+                Assert.Null(TemplateRules.Check(read.Value));
+        }
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("{}")]
+    [InlineData("[1,2,3]")]
+    [InlineData("{\"format\":7}")]
+    [InlineData("{\"format\":\"home-stage-template\",\"schemaVersion\":\"one\"}")]
+    public void Read_JsonOfAnotherKind_IsRefused(string text)
+    {
+        Assert.Equal("not-a-document", Refused(Encoding.UTF8.GetBytes(text)).Code);
+    }
+
+    private static Template ReadBack(byte[] bytes) => Assert.IsType<FormatResult<Template>.Read>(TemplateDocument.Read(bytes)).Value;
+
+    private static FormatResult<Template>.Refused Refused(byte[] bytes) => Assert.IsType<FormatResult<Template>.Refused>(TemplateDocument.Read(bytes));
+
+    private static byte[] Changed(Action<JsonNode> change)
+    {
+        var root = JsonNode.Parse(TemplateDocument.Write(Stages.OneBar()))!;
+        change(root);
+        return Encoding.UTF8.GetBytes(root.ToJsonString());
+    }
+}
