@@ -38,6 +38,11 @@ public static class TemplateDocument
         {
             return Refused("not-a-document", $"This is not a whole template document: {Place(e)}.");
         }
+        catch (NotSupportedException)
+        {
+            // What the serialiser says where a case of a closed family does not name itself.
+            return Refused("not-a-document", "This is not a whole template document: a source does not say of which type it is.");
+        }
     }
 
     private static FormatResult<Template>? CheckEnvelope(JsonElement root)

@@ -31,6 +31,7 @@ internal static class DocumentApi
             Answer(await store.UndoAsync(id, kind, request.Revision, cancellation)));
         group.MapPost("/{id}/redo", async (string id, StepRequest request, DocumentStore store, CancellationToken cancellation) =>
             Answer(await store.RedoAsync(id, kind, request.Revision, cancellation)));
+        group.MapUploads(kind);
     }
 
     private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer) =>

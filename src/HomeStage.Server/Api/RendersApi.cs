@@ -46,12 +46,15 @@ internal static class RendersApi
         return TypedResults.NoContent();
     }
 
-    private static Results<FileContentHttpResult, ProblemHttpResult> Audio(string id, JobQueue<RenderedAudio> jobs, WaveDepth depth = WaveDepth.Float32)
+    /// <param name="bits">24 for integers with dither, 32 for floating point.</param>
+    private static Results<FileContentHttpResult, ProblemHttpResult> Audio(string id, JobQueue<RenderedAudio> jobs, int bits = 32)
     {
+        if (bits is not (24 or 32))
+            return Problems.Refused(new Refusal.OutOfRange("The bits of a sample", bits, 24, 32, ""));
         if (jobs.Find(id)?.Result is not { } audio)
             return Problems.NotFound("finished render");
         using var wave = new MemoryStream();
-        WaveWriter.Write(audio.Sound, depth, wave);
+        WaveWriter.Write(audio.Sound, bits == 24 ? WaveDepth.Int24 : WaveDepth.Float32, wave);
         return TypedResults.File(wave.ToArray(), "audio/wav");
     }
 

@@ -19,7 +19,7 @@ internal static class TemplatesApi
         var group = api.MapGroup("/templates").WithTags("Templates");
         group.MapGet("/", List);
         group.MapPost("/", Create);
-        group.MapPost("/from-document", FromDocument).Accepts<byte[]>("application/json");
+        group.MapPost("/from-document", FromDocument);
         group.MapPut("/{id}/default", OpenByDefault);
         group.MapDocument(DocumentKind.Template);
     }

@@ -22,10 +22,13 @@ internal static class UploadsApi
     public sealed record MidiPartView(
         int Track, int Channel, string Name, int Notes, double Bars, int SkippedBars, int PiecesHit, IReadOnlyList<int> NotesWithoutPiece, Pattern Pattern);
 
-    public static void MapUploads(this RouteGroupBuilder api)
+    /// <summary>The bodies are files as they are, of whatever media type the browser gives them.</summary>
+    public static void MapUploads(this RouteGroupBuilder group, DocumentKind kind)
     {
-        api.MapPost("/midi/{kind}/{document}/{channel}", ReadMidi).WithTags("Files").Accepts<byte[]>("application/octet-stream");
-        api.MapPost("/kit-table/{kind}/{document}/{channel}", ReadKit).WithTags("Files").Accepts<byte[]>("application/octet-stream");
+        group.MapPost("/{id}/channels/{channel}/midi", (string id, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation) =>
+            ReadMidi(kind, id, channel, request, store, cancellation));
+        group.MapPost("/{id}/channels/{channel}/kit-table", (string id, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation) =>
+            ReadKit(kind, id, channel, request, store, cancellation));
     }
 
     private static async Task<Results<Ok<MidiAnswer>, ProblemHttpResult>> ReadMidi(

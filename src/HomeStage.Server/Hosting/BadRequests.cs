@@ -15,6 +15,9 @@ internal sealed class BadRequests(ILogger<BadRequests> log) : IExceptionHandler
                 Problems.Of(StatusCodes.Status413PayloadTooLarge, "too-large", "The request is larger than this server takes."),
             BadHttpRequestException { InnerException: JsonException json } =>
                 Problems.Of(StatusCodes.Status400BadRequest, "bad-json", $"The request cannot be read{Where(json)}."),
+            // What the serialiser says where a case of a closed family does not name itself.
+            NotSupportedException { Source: "System.Text.Json" } =>
+                Problems.Of(StatusCodes.Status400BadRequest, "bad-json", "The request cannot be read: something in it does not say of which type it is."),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, "bad-request", "The request cannot be understood."),
             _ => null,
         };

@@ -75,7 +75,6 @@ public static class StageApp
         api.MapSongs();
         api.MapRenders();
         api.MapPackages();
-        api.MapUploads();
         api.MapFallback(() => Problems.NotFound("address"));
     }
 

@@ -85,6 +85,8 @@ public class TemplateDocumentTests
     [InlineData("name", "null")]
     [InlineData("id", "\"Not An Id\"")]
     [InlineData("sparkle", "1")]
+    [InlineData("source", "{\"first\":1}")]
+    [InlineData("source", "{\"type\":\"radio\"}")]
     public void Read_AMemberThatIsNotWhatItShouldBe_IsRefused(string member, string value)
     {
         var text = Encoding.UTF8.GetString(Changed(root => root["template"]!["channels"]![1]![member] = "HERE"));

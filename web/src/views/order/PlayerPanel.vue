@@ -32,7 +32,7 @@ async function attempt(work: () => Promise<void>) {
 }
 
 function address(what: string) {
-  return `/api/${what}/${document.kind}/${document.head!.id}/${channel.value.id}`
+  return `/api/${document.kind}s/${document.head!.id}/channels/${channel.value.id}/${what}`
 }
 
 function readMidi(files: FileList | null | undefined) {

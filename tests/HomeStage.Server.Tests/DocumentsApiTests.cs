@@ -1,0 +1,113 @@
+using System.Net;
+using System.Net.Http.Json;
+
+namespace HomeStage.Server.Tests;
+
+public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServer>
+{
+    [Fact]
+    public async Task Health_SaysVersionSchemaAndDatabase()
+    {
+        var health = await server.GetAsync("/api/health");
+
+        Assert.Equal(("0.1.0", 1, "ready"), (health["version"]!.ToString(), (int)health["schema"]!, health["database"]!.ToString()));
+    }
+
+    [Fact]
+    public async Task Library_HoldsTheDemo_WithTheDefaultFirst()
+    {
+        var bills = (await server.GetAsync("/api/templates")).AsArray();
+
+        Assert.Equal("First Rehearsal", bills[0]!["name"]!.ToString());
+        Assert.True((bool)bills[0]!["opensByDefault"]!);
+        var ferry = bills.Single(b => b!["name"]!.ToString() == "Night Ferry")!;
+        Assert.Equal(("6/8", 92), (ferry["meter"]!.ToString(), (double)ferry["tempoBpm"]!));
+        Assert.Contains(ferry["families"]!.AsArray(), f => f!["name"]!.ToString() == "Drums" && (int)f["count"]! == 8);
+    }
+
+    [Fact]
+    public async Task Document_TakenAwayAndBroughtBack_IsTheSame()
+    {
+        var id = await server.NewTemplateAsync();
+        await server.EditAsync(id, 0, new { type = "set-level", channel = "mix-bus", level = (double?)null });
+        var document = await server.Client.GetByteArrayAsync($"/api/templates/{id}/document");
+
+        var made = await server.Client.PostAsync("/api/templates/from-document", new ByteArrayContent(document) { Headers = { ContentType = new("application/json") } });
+
+        Assert.Equal(HttpStatusCode.Created, made.StatusCode);
+        var again = (await RunningServer.JsonOf(made))["id"]!.ToString();
+        Assert.Equal(document, await server.Client.GetByteArrayAsync($"/api/templates/{again}/document"));
+    }
+
+    [Fact]
+    public async Task Document_ThatIsNone_IsRefusedInWords_AndNothingIsAdded()
+    {
+        var before = (await server.GetAsync("/api/templates")).AsArray().Count;
+
+        var answer = await server.Client.PostAsync("/api/templates/from-document", new StringContent("not a document"));
+
+        Assert.Equal("not-a-document", (await RunningServer.JsonOf(answer))["code"]!.ToString());
+        Assert.Equal(before, (await server.GetAsync("/api/templates")).AsArray().Count);
+    }
+
+    [Fact]
+    public async Task Song_IsACopyThatRemembersItsTemplate_AndChangesApartFromIt()
+    {
+        var template = await server.TemplateAsync("Night Ferry");
+        var song = await StartAsync(template, "The Lamp Goes Out", 96, new { fifths = -1, minor = true });
+
+        var edited = await server.Client.PostAsJsonAsync($"/api/songs/{song}/edits", new { revision = 0, edits = new[] { new { type = "rename-channel", channel = "drums", name = "Deck" } } });
+
+        Assert.Equal(HttpStatusCode.OK, edited.StatusCode);
+        var about = await server.GetAsync($"/api/songs/{song}/about");
+        Assert.Equal(("The Lamp Goes Out", 96.0, "D minor", "Night Ferry"),
+            (about["title"]!.ToString(), (double)about["tempoBpm"]!, about["keyName"]!.ToString(), about["templateName"]!.ToString()));
+        Assert.Equal((int)(await server.GetAsync($"/api/templates/{template}"))["head"]!["revision"]!, (int)about["templateRevision"]!);
+        Assert.DoesNotContain((await server.GetAsync($"/api/templates/{template}"))["channels"]!.AsArray(), c => c!["channel"]!["name"]!.ToString() == "Deck");
+    }
+
+    [Theory]
+    [InlineData("", 100.0, "bad-text")]
+    [InlineData("Fine", 1000.0, "out-of-range")]
+    public async Task Song_ThatCannotBe_IsRefusedInWords(string title, double tempo, string code)
+    {
+        var answer = await server.Client.PostAsJsonAsync("/api/songs", new { templateId = await server.TemplateAsync("First Rehearsal"), title, tempoBpm = tempo, key = (object?)null });
+
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        Assert.Equal(code, (await RunningServer.JsonOf(answer))["code"]!.ToString());
+    }
+
+    [Fact]
+    public async Task Package_MadeTwice_HasTheSameBytes()
+    {
+        var song = await StartAsync(await server.TemplateAsync("First Rehearsal"), "Gull Song", null, null);
+        var first = await PackageAsync(song, "mix");
+        // Another act is another job; with nothing in the wings it sounds the same.
+        var second = await PackageAsync(song, "record");
+
+        Assert.Equal(first, second);
+        Assert.Equal("PK"u8.ToArray(), first[..2]);
+    }
+
+    [Fact]
+    public async Task Song_AskedForAsATemplate_IsNotFound()
+    {
+        var song = await StartAsync(await server.TemplateAsync("First Rehearsal"), "Gull Song", null, null);
+
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{song}")).StatusCode);
+    }
+
+    private async Task<string> StartAsync(string templateId, string title, double? tempoBpm, object? key)
+    {
+        var answer = await server.Client.PostAsJsonAsync("/api/songs", new { templateId, title, tempoBpm, key });
+        Assert.Equal(HttpStatusCode.Created, answer.StatusCode);
+        return (await RunningServer.JsonOf(answer))["id"]!.ToString();
+    }
+
+    private async Task<byte[]> PackageAsync(string song, string act)
+    {
+        var job = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/packages", new { song, act }));
+        await server.WaitAsync($"/api/packages/{job["id"]}");
+        return await server.Client.GetByteArrayAsync($"/api/packages/{job["id"]}/file");
+    }
+}

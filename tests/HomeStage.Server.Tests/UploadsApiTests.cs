@@ -1,0 +1,96 @@
+using System.Diagnostics;
+using System.Net;
+using System.Text;
+
+namespace HomeStage.Server.Tests;
+
+public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer>
+{
+    // One drum hit on note 36 and one on 99, on channel 10, 96 ticks a quarter.
+    private static readonly byte[] Drums =
+    [
+        .. "MThd"u8, 0, 0, 0, 6, 0, 0, 0, 1, 0, 96,
+        .. "MTrk"u8, 0, 0, 0, 20, 0, 0x99, 36, 100, 0x60, 0x89, 36, 0, 0, 0x99, 99, 90, 0x60, 0x89, 99, 0, 0, 0xFF, 0x2F, 0,
+    ];
+
+    [Fact]
+    public async Task Midi_OnAKit_SaysWhichPiecesItPlays_AndWhichNotesHaveNone()
+    {
+        var part = Assert.Single((await RunningServer.JsonOf(await SendAsync("midi", "tidewater", Drums)))["parts"]!.AsArray())!;
+
+        Assert.Equal((10, 2, 1), ((int)part["channel"]!, (int)part["notes"]!, (int)part["piecesHit"]!));
+        Assert.Equal([99], part["notesWithoutPiece"]!.AsArray().Select(n => (int)n!));
+    }
+
+    [Fact]
+    public async Task Midi_PatternOfTheAnswer_CanBePutInAsItIs()
+    {
+        var id = await server.TemplateAsync("Night Ferry");
+        var pattern = (await RunningServer.JsonOf(await SendAsync("midi", "tidewater", Drums)))["parts"]![0]!["pattern"]!;
+        var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
+
+        var answer = await server.EditAsync(id, revision, new { type = "put-pattern", channel = "tidewater", pattern });
+
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+    }
+
+    [Theory]
+    [InlineData("midi", "not a midi file at all", "not-midi")]
+    [InlineData("kit-table", "name,note\nKick,36", "columns")]
+    public async Task File_ThatIsWrong_IsRefusedInWords(string what, string text, string code)
+    {
+        var answer = await SendAsync(what, "tidewater", Encoding.UTF8.GetBytes(text));
+
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        Assert.Equal(code, (await RunningServer.JsonOf(answer))["code"]!.ToString());
+    }
+
+    [Fact]
+    public async Task File_ThatIsHuge_IsRefusedWithinTwoSeconds_AndChangesNothing()
+    {
+        var id = await server.TemplateAsync("Night Ferry");
+        var before = (await server.GetAsync($"/api/templates/{id}")).ToJsonString();
+        var huge = new byte[40 * 1024 * 1024];
+        Drums.CopyTo(huge, 0);
+        var watch = Stopwatch.StartNew();
+
+        var answer = await SendAsync("midi", "tidewater", huge);
+
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
+        Assert.Equal("too-large", (await RunningServer.JsonOf(answer))["code"]!.ToString());
+        Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2));
+        Assert.Equal(before, (await server.GetAsync($"/api/templates/{id}")).ToJsonString());
+    }
+
+    [Fact]
+    public async Task File_BeyondWhatTheServerTakes_IsRefused()
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/templates/from-document") { Content = new ByteArrayContent(new byte[70 * 1024 * 1024]) };
+        // The client asks before it sends, so that the answer is not lost in a broken connection.
+        request.Headers.ExpectContinue = true;
+
+        var answer = await server.Client.SendAsync(request);
+
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task KitTable_GivesPiecesForTheKit()
+    {
+        var kit = await RunningServer.JsonOf(await SendAsync("kit-table", "tidewater", "name,note,family,output\nKick,36,drums/kick,2\n"u8.ToArray()));
+
+        Assert.Equal(("Kick", 36, 8), (kit["pieces"]![0]!["name"]!.ToString(), (int)kit["pieces"]![0]!["note"]!, kit["outputs"]!.AsArray().Count));
+    }
+
+    [Theory]
+    [InlineData("bass")]
+    [InlineData("nobody")]
+    [InlineData("NOT-AN-ID")]
+    public async Task File_ForAChannelThatPlaysNoKit_IsNotFound(string channel)
+    {
+        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync("kit-table", channel, [])).StatusCode);
+    }
+
+    private async Task<HttpResponseMessage> SendAsync(string what, string channel, byte[] bytes) =>
+        await server.Client.PostAsync($"/api/templates/{await server.TemplateAsync("Night Ferry")}/channels/{channel}/{what}", new ByteArrayContent(bytes));
+}
