@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, ref, watchEffect } from 'vue'
 import AddChannelDialog from './AddChannelDialog.vue'
 import DocumentTitle from './DocumentTitle.vue'
@@ -19,6 +20,7 @@ const search = ref('')
 const everything = ref(false)
 
 watchEffect(() => void document.open(props.kind, props.id))
+useEventListener(window, 'keydown', onKey)
 
 const states = computed(() => {
   const count = { 'on-stage': 0, 'behind-the-curtain': 0, 'in-the-wings': 0 }
@@ -28,7 +30,7 @@ const states = computed(() => {
 
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
-  if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role=dialog]')) return
+  if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || window.document.querySelector('[role=dialog]')) return
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
     event.preventDefault()
     void (event.shiftKey ? document.redo() : document.undo())
@@ -46,7 +48,7 @@ function onKey(event: KeyboardEvent) {
 
 <template>
   <DocumentTitle />
-  <main class="order" @keydown="onKey">
+  <main class="order">
     <section class="channels" aria-label="Channels">
       <div class="tools">
         <input

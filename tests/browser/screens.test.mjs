@@ -1,0 +1,160 @@
+// Each screen for everybody: axe without serious findings, in both themes; files brought in; two tabs.
+import assert from 'node:assert/strict'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { after, before, test } from 'node:test'
+import { writeMidi } from 'midi-file'
+import { openStage, openTemplate, row } from './stage.mjs'
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+let stage
+let page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+async function findings() {
+  // Run in the page's own world: the policy lets no script element in.
+  await page.evaluate(axe)
+  const found = await page.evaluate(() => globalThis.axe.run(document, { resultTypes: ['violations'] }))
+  return found.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')}`)
+}
+
+async function inBothThemes() {
+  assert.deepEqual(await findings(), [])
+  await page.getByRole('button', { name: 'Printed' }).click()
+  assert.deepEqual(await findings(), [])
+  await page.getByRole('button', { name: 'Lamplit' }).click()
+}
+
+test('axe: the library', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('heading', { name: 'Night Ferry' }).waitFor()
+  await inBothThemes()
+})
+
+test('axe: the running order, with a bus, an instrument and everything shown', async () => {
+  await openTemplate(stage, 'Night Ferry')
+  await row(page, 'Bass').click()
+  await page.getByRole('button', { name: 'Compressor keyed' }).click()
+  await inBothThemes()
+  await row(page, 'Tidewater Kit').click()
+  await page.getByRole('button', { name: 'Show all' }).click()
+  await inBothThemes()
+})
+
+for (const [name, open] of [
+  ['add a channel', () => page.getByRole('button', { name: 'Add a channel' })],
+  ['timeline', () => page.getByRole('button', { name: /BPM/ })],
+  ['what it is for', () => page.getByRole('button', { name: 'Night Ferry' })],
+  ['start a song', () => page.getByRole('button', { name: 'Start a song' })],
+  ['shortcuts', () => page.getByRole('button', { name: 'Shortcuts' })],
+])
+  test(`axe: the dialog “${name}”, which Escape closes`, async () => {
+    await open().click()
+    await page.getByRole('dialog').waitFor()
+    assert.deepEqual(await findings(), [])
+    await page.keyboard.press('Escape')
+    await page.getByRole('dialog').waitFor({ state: 'detached' })
+  })
+
+test('axe: songs, empty and with one, and a song’s page', async () => {
+  await page.goto(`${stage.address}/songs`)
+  await page.getByText('No song yet').waitFor()
+  await inBothThemes()
+  const template = (await stage.get('/api/templates'))[0]
+  const body = JSON.stringify({ templateId: template.id, title: 'Gull Song', tempoBpm: null, key: null })
+  const made = await fetch(`${stage.address}/api/songs`, { method: 'POST', body, headers: { 'content-type': 'application/json' } })
+  await page.reload()
+  await page.getByRole('link', { name: 'Gull Song' }).waitFor()
+  await inBothThemes()
+  await page.goto(`${stage.address}/songs/${(await made.json()).id}`)
+  await page.getByRole('button', { name: 'Make and download it' }).waitFor()
+  await inBothThemes()
+})
+
+test('a MIDI file becomes a starter: the part is chosen, notes without a piece are said', async () => {
+  await openTemplate(stage, 'First Rehearsal')
+  await row(page, 'Breakwater Kit').click()
+  await page.locator('input[aria-label="A MIDI file"]').setInputFiles({ name: 'beat.mid', mimeType: 'audio/midi', buffer: beat() })
+  const dialog = page.getByRole('dialog', { name: 'A starter for Breakwater Kit' })
+  await dialog.waitFor()
+  assert.equal(await dialog.getByRole('radio').count(), 2)
+  assert.match(await dialog.innerText(), /Notes 90 play no piece/)
+  assert.deepEqual(await findings(), [])
+  await dialog.getByRole('button', { name: 'Put it in' }).click()
+  await page.getByRole('button', { name: 'Remove Drums by hand' }).waitFor()
+  const kit = (await stage.get(`/api/templates/${page.url().split('/').pop()}`)).channels.find((c) => c.channel.id === 'breakwater').channel
+  assert.deepEqual(kit.patterns.map((p) => p.name), ['Drums by hand'])
+  assert.deepEqual(kit.patterns[0].notes.map((n) => [n.startTick, n.number]), [[0, 36], [960, 38], [1920, 90]])
+})
+
+test('a file that is none gets a sentence and changes nothing', async () => {
+  const id = page.url().split('/').pop()
+  const before = await stage.get(`/api/templates/${id}`)
+  await page.locator('input[aria-label="A MIDI file"]').setInputFiles({ name: 'noise.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing of the kind') })
+  await page.getByRole('alert').filter({ hasText: 'not a Standard MIDI File' }).waitFor()
+  await page.locator('input[aria-label="A table of pieces (CSV)"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('name,note\nKick,36') })
+  await page.getByRole('alert').filter({ hasText: 'must name the columns' }).waitFor()
+  assert.deepEqual(await stage.get(`/api/templates/${id}`), before)
+})
+
+test('a table of pieces becomes the kit', async () => {
+  const table = 'name,note,family,output\nBoom,36,drums/kick,2\nCrack,38,drums/snare,3\nTick,42,drums/hats,1\n'
+  await page.locator('input[aria-label="A table of pieces (CSV)"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+  await page.getByText('3 pieces over 10 outputs').waitFor()
+})
+
+test('an edit on an old state is refused in words, and the newest state is shown', async () => {
+  const second = await stage.context.newPage()
+  stage.watch(second)
+  await second.goto(page.url())
+  await row(second, 'Voices').waitFor()
+  await second.getByRole('button', { name: 'Mute Drums' }).click()
+  await second.getByText('muted', { exact: true }).waitFor()
+  await page.getByRole('button', { name: 'Mute Voices' }).click()
+  await page.getByRole('alert').filter({ hasText: 'changed in another tab' }).waitFor()
+  await page.locator('[data-id=drums].muted').waitFor()
+  await second.close()
+})
+
+test('a template is begun from an empty stage, which teaches the next step', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'An empty stage' }).click()
+  await page.getByText('where a channel stands is where it goes').waitFor()
+  assert.deepEqual(await findings(), [])
+})
+
+test('a reload loses nothing', async () => {
+  await page.keyboard.press('n')
+  await page.getByRole('dialog').getByRole('combobox', { name: /^Kind/ }).selectOption('bus')
+  await page.getByRole('dialog').getByRole('textbox', { name: 'Name' }).fill('Strings')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await row(page, 'Strings').waitFor()
+  await page.reload()
+  await row(page, 'Strings').waitFor()
+})
+
+test('nothing was fetched from elsewhere and nothing went wrong in the console', () => {
+  assert.deepEqual(stage.strangers, [])
+  assert.deepEqual(stage.troubles, [])
+})
+
+/** Two parts, made by the midi-file package: a melody, and drums of which one note has no piece. */
+function beat() {
+  const note = (deltaTime, noteNumber, channel) => [
+    { deltaTime, type: 'noteOn', channel, noteNumber, velocity: 96 },
+    { deltaTime: 120, type: 'noteOff', channel, noteNumber, velocity: 0 },
+  ]
+  const track = (name, events) => [{ deltaTime: 0, type: 'trackName', meta: true, text: name }, ...events, { deltaTime: 0, type: 'endOfTrack', meta: true }]
+  return Buffer.from(
+    writeMidi({
+      header: { format: 1, numTracks: 2, ticksPerBeat: 480 },
+      tracks: [track('Melody', [60, 62, 64, 65, 67].flatMap((n) => note(360, n, 0))), track('Drums by hand', [...note(0, 36, 9), ...note(360, 38, 9), ...note(360, 90, 9)])],
+    }),
+  )
+}

@@ -1,0 +1,79 @@
+// Starts the real server on a free port of the loopback address and a browser that looks at it.
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { createInterface } from 'node:readline'
+import { fileURLToPath } from 'node:url'
+import { chromium } from 'playwright-core'
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
+const flags = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--no-first-run',
+  // Tests press no key before they listen.
+  '--autoplay-policy=no-user-gesture-required',
+]
+
+export async function openStage({ width = 1280, height = 800 } = {}) {
+  const data = mkdtempSync(join(tmpdir(), 'home-stage-browser-'))
+  const server = spawn('dotnet', [
+    join(root, 'src/HomeStage.Server/bin/Release/net10.0/HomeStage.Server.dll'),
+    '--port', '0', '--data', data, '--web', join(root, 'web/dist'),
+  ]) // prettier-ignore
+  const address = await addressOf(server)
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags })
+  const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true, reducedMotion: 'reduce' })
+  const page = await context.newPage()
+  context.setDefaultTimeout(8000)
+  const troubles = []
+  const strangers = []
+  watch(page)
+
+  function watch(which) {
+    which.on('pageerror', (error) => troubles.push(error.message))
+    which.on('console', (message) => {
+      // A refusal is an answer that the tests ask for; the browser logs its status all the same.
+      if (message.type() === 'error' && !/status of (409|422)/.test(message.text())) troubles.push(message.text())
+    })
+    which.on('request', (request) => {
+      if (!request.url().startsWith(address) && !/^(data|blob):/.test(request.url())) strangers.push(request.url())
+    })
+  }
+
+  async function close() {
+    await browser.close()
+    server.kill('SIGKILL')
+    rmSync(data, { recursive: true, force: true })
+  }
+
+  return { address, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()) }
+}
+
+/** Opens a template of the demo and waits for its rows. */
+export async function openTemplate(stage, name) {
+  await stage.page.goto(stage.address)
+  await stage.page.getByRole('link', { name, exact: true }).click()
+  await stage.page.getByRole('row', { name: /Mix bus/ }).waitFor()
+}
+
+/** The row of a channel by its name. */
+export function row(page, name) {
+  return page.getByRole('row').filter({ has: page.locator('.text', { hasText: new RegExp(`^${name}$`) }) })
+}
+
+function addressOf(server) {
+  return new Promise((resolve, reject) => {
+    createInterface({ input: server.stdout }).on('line', (line) => {
+      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(line)
+      if (found) resolve(found[0])
+    })
+    let said = ''
+    server.stderr.on('data', (chunk) => (said += chunk))
+    server.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)))
+  })
+}
