@@ -106,7 +106,7 @@ test('a file that is none gets a sentence and changes nothing', async () => {
 test('a table of pieces becomes the kit', async () => {
   const table = 'name,note,family,output\nBoom,36,drums/kick,2\nCrack,38,drums/snare,3\nTick,42,drums/hats,1\n'
   await page.locator('input[aria-label="A table of pieces (CSV)"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
-  await page.getByText('3 pieces over 10 outputs').waitFor()
+  await page.getByRole('complementary').getByText('3 pieces, 10 outputs').first().waitFor()
 })
 
 test('an edit on an old state is refused in words, and the newest state is shown', async () => {

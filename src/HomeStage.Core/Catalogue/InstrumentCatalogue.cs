@@ -16,7 +16,7 @@ public static class InstrumentCatalogue
     public static readonly Sequence<InstrumentKind> All =
     [
         new(Breakwater, "Breakwater Kit", "a common drum set", [], StandInKits.Breakwater),
-        new(Tidewater, "Tidewater Kit", "deep drums, wood and metal of an estuary", [], StandInKits.Tidewater),
+        new(Tidewater, "Tidewater Kit", "deep drums, wood, metal", [], StandInKits.Tidewater),
         new(Undertow, "Undertow", "a round bass",
         [
             new("cutoff-hz", "Brightness", Unit.Hertz, 80, 6000, 10, 420),
@@ -24,14 +24,14 @@ public static class InstrumentCatalogue
             new("sub-percent", "Low layer", Unit.Percent, 0, 100, 1, 50),
             new("release-ms", "Release", Unit.Milliseconds, 10, 1000, 10, 90),
         ]),
-        new(Bellbuoy, "Bellbuoy", "struck keys with a bell in them",
+        new(Bellbuoy, "Bellbuoy", "keys with a bell",
         [
             new("bell-percent", "Bell", Unit.Percent, 0, 100, 1, 40),
             new("decay-ms", "Decay", Unit.Milliseconds, 200, 8000, 100, 2600),
             new("sway-percent", "Sway", Unit.Percent, 0, 100, 1, 25),
             new("release-ms", "Release", Unit.Milliseconds, 20, 2000, 10, 240),
         ]),
-        new(KeyTone, "Key tone", "a plain tone for sidechains, never meant to be heard",
+        new(KeyTone, "Key tone", "a plain key tone",
         [
             new("tone-hz", "Tone", Unit.Hertz, 20, 2000, 1, 100),
             new("level-db", "Level", Unit.Decibels, -40, 0, 0.5, -6),

@@ -42,24 +42,25 @@ public static class Renderer
             done += frames;
         }
 
-        return Measured(left, right, template.SampleRateHz, latency);
+        return Measure(new(left, right, template.SampleRateHz, null, null, latency));
     }
 
-    private static RenderedSound Measured(float[] left, float[] right, int sampleRateHz, int latencyFrames)
+    /// <returns>The same sound with what the meters read.</returns>
+    public static RenderedSound Measure(RenderedSound sound)
     {
         const int Stretch = 4096;
-        var loudness = new LoudnessMeter(2, sampleRateHz);
+        var loudness = new LoudnessMeter(2, sound.SampleRateHz);
         var peak = new PeakMeter();
         var block = new SignalBlock(2, Stretch);
-        for (var start = 0; start < left.Length; start += Stretch)
+        for (var start = 0; start < sound.Left.Length; start += Stretch)
         {
-            var frames = Math.Min(Stretch, left.Length - start);
-            left.AsSpan(start, frames).CopyTo(block.Lane(0, frames));
-            right.AsSpan(start, frames).CopyTo(block.Lane(1, frames));
+            var frames = Math.Min(Stretch, sound.Left.Length - start);
+            sound.Left.AsSpan(start, frames).CopyTo(block.Lane(0, frames));
+            sound.Right.AsSpan(start, frames).CopyTo(block.Lane(1, frames));
             loudness.Add(block, frames);
             peak.Add(block, frames);
         }
 
-        return new(left, right, sampleRateHz, loudness.IntegratedLufs, peak.PeakDbfs, latencyFrames);
+        return sound with { LoudnessLufs = loudness.IntegratedLufs, PeakDbfs = peak.PeakDbfs };
     }
 }

@@ -83,7 +83,7 @@ function turn(parameter: string, value: number | null) {
       @change="turn"
     />
     <div v-if="source?.kit" class="line">
-      <span class="quiet">{{ source.kit.pieces.length }} pieces over {{ source.kit.outputs.length }} outputs</span>
+      <span class="quiet">{{ source.kit.pieces.length }} pieces, {{ source.kit.outputs.length }} outputs</span>
       <button type="button" class="plain bare" @click="kitFile?.click()">
         <Icon name="file" :size="13" /> Pieces from a table
       </button>
@@ -165,6 +165,12 @@ function turn(parameter: string, value: number | null) {
   font-size: 12px;
   overflow: hidden;
   text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.line .quiet,
+.line .plain,
+h3 button {
   white-space: nowrap;
 }
 

@@ -31,7 +31,7 @@ onMounted(async () => {
   </PlaceHeader>
   <main class="song">
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }} <RouterLink to="/songs">All songs</RouterLink></p>
-    <template v-if="song">
+    <div v-if="song" class="sheet">
       <dl>
         <dt>Started from</dt>
         <dd>
@@ -54,16 +54,18 @@ onMounted(async () => {
         <p class="quiet">One ZIP for a workstation. The same song gives the same bytes each time.</p>
         <ul>
           <li>
-            <b>Template document</b> <span class="quiet">everything, as JSON that this application reads back</span>
+            <b>Template document:</b>&#32;<span class="quiet"
+              >everything, as JSON that this application reads back</span
+            >
           </li>
           <li>
-            <b>Standard MIDI File</b>
+            <b>Standard MIDI File:</b>&#32;
             <span class="quiet"
               >tempo, meter, key, a marker at each section, a named track for each instrument with its starters</span
             >
           </li>
           <li>
-            <b>WAVE</b>
+            <b>WAVE:</b>&#32;
             <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
           </li>
         </ul>
@@ -86,7 +88,7 @@ onMounted(async () => {
           }}</span>
         </div>
       </section>
-    </template>
+    </div>
   </main>
 </template>
 
@@ -102,7 +104,19 @@ onMounted(async () => {
 .song {
   padding: 24px 26px;
   overflow: auto;
-  max-width: 820px;
+}
+
+.sheet {
+  display: grid;
+  grid-template-columns: minmax(260px, 1fr) minmax(0, 2fr);
+  gap: 32px;
+  align-items: start;
+}
+
+@media (max-width: 900px) {
+  .sheet {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 dl {

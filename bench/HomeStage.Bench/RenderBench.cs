@@ -1,0 +1,56 @@
+using System.Diagnostics;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.Formats.Wave;
+using HomeStage.Server.Demo;
+
+namespace HomeStage.Bench;
+
+/// <summary>How many times faster than real time the demo renders, and its loudness beside ffmpeg's in the same run.</summary>
+internal static class RenderBench
+{
+    private const int Runs = 5;
+
+    public static void Run()
+    {
+        foreach (var (name, edits) in DemoSeed.Templates)
+        {
+            var template = ((BatchResult.Applied)Batch.Apply(EmptyStage.Create(name), edits)).Template;
+            var request = new RenderRequest("write");
+            RenderedSound sound = null!;
+            var seconds = Medians.Seconds(Runs, () => sound = Renderer.Render(template, request));
+            Medians.Say($"{name}: {sound.Seconds:0.0} s of sound in {seconds:0.00} s, {sound.Seconds / seconds:0.0} times real time");
+            CompareLoudness(sound);
+        }
+    }
+
+    private static void CompareLoudness(RenderedSound sound)
+    {
+        var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.wav");
+        try
+        {
+            using (var stream = File.Create(file))
+                WaveWriter.Write(sound, WaveDepth.Float32, stream);
+            // What the process costs without the meter is taken off.
+            var nothing = Medians.Seconds(Runs, () => Ffmpeg(file, "anull"));
+            var theirs = Medians.Seconds(Runs, () => Ffmpeg(file, "ebur128=framelog=verbose")) - nothing;
+            var ours = Medians.Seconds(Runs, () => Renderer.Measure(sound));
+            Medians.Say($"  loudness: ours {1e9 * ours / sound.Left.Length:0} ns a stereo sample, ffmpeg {1e9 * theirs / sound.Left.Length:0}, ratio {theirs / ours:0.0}");
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+    }
+
+    private static void Ffmpeg(string file, string filter)
+    {
+        using var process = Process.Start(new ProcessStartInfo("ffmpeg",
+            ["-hide_banner", "-nostats", "-loglevel", "error", "-i", file, "-af", filter, "-f", "null", "-"])
+        { UseShellExecute = false })!;
+        process.WaitForExit();
+        if (process.ExitCode != 0)
+            throw new InvalidOperationException($"ffmpeg ended with {process.ExitCode}.");
+    }
+}

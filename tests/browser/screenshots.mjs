@@ -1,0 +1,69 @@
+// Takes the pictures in docs/screenshots from the demo data: node screenshots.mjs (after a build).
+import { mkdirSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { openStage, openTemplate, row } from './stage.mjs'
+
+const folder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'docs', 'screenshots')
+mkdirSync(folder, { recursive: true })
+const stage = await openStage()
+const { page } = stage
+const shoot = async (name) => {
+  await page.waitForTimeout(250)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+}
+
+await startSong('Night Ferry', 'The Lamp Goes Out', 96, { fifths: -1, minor: true })
+await startSong('First Rehearsal', 'Gull Song', 104, { fifths: 1, minor: false })
+
+await page.goto(stage.address)
+await page.getByRole('heading', { name: 'Night Ferry' }).waitFor()
+await shoot('library')
+
+await openTemplate(stage, 'Night Ferry')
+await page.getByRole('button', { name: 'Render now' }).click()
+await page.getByText(/ in \d+\.\d+ s$/).waitFor({ timeout: 60_000 })
+await row(page, 'Bass').click()
+await page.getByRole('button', { name: 'Compressor keyed' }).click()
+await shoot('running-order')
+
+await page.getByRole('button', { name: 'Printed' }).click()
+await shoot('running-order-printed')
+await page.getByRole('button', { name: 'Lamplit' }).click()
+
+await row(page, 'Tidewater Kit').click()
+await page.getByRole('button', { name: 'Show all' }).click()
+await shoot('instrument')
+await page.getByRole('button', { name: 'Show all' }).click()
+
+await page.dragAndDrop('[data-id=mix-bus] .text', '[data-id=drums] .text')
+await page.getByRole('alert').waitFor()
+await shoot('loop-refused')
+await page.getByRole('alert').getByRole('button', { name: 'Close' }).click()
+
+await page.getByRole('button', { name: /BPM/ }).click()
+await shoot('timeline')
+await page.keyboard.press('Escape')
+await page.getByRole('button', { name: 'Add a channel' }).click()
+await shoot('add-a-channel')
+await page.keyboard.press('Escape')
+await page.getByRole('button', { name: 'Start a song' }).click()
+await shoot('start-a-song')
+await page.keyboard.press('Escape')
+
+await page.goto(`${stage.address}/songs`)
+await page.getByRole('link', { name: 'Gull Song' }).waitFor()
+await shoot('songs')
+await page.getByRole('link', { name: 'The Lamp Goes Out' }).click()
+await page.getByRole('button', { name: 'Make and download it' }).waitFor()
+await shoot('song')
+await stage.close()
+
+async function startSong(template, title, tempoBpm, key) {
+  const templateId = (await stage.get('/api/templates')).find((t) => t.name === template).id
+  await fetch(`${stage.address}/api/songs`, {
+    method: 'POST',
+    body: JSON.stringify({ templateId, title, tempoBpm, key }),
+    headers: { 'content-type': 'application/json' },
+  })
+}
