@@ -27,18 +27,31 @@ public static class Stages
 
     public static AddChannel Bus(string id, string feeds, params Insert[] strip) => new(new()
     {
-        Id = new(id), Name = $"Bus {id}", Kind = ChannelKind.Bus, Destination = new(feeds), Inserts = strip.ToSequence(),
+        Id = new(id),
+        Name = $"Bus {id}",
+        Kind = ChannelKind.Bus,
+        Destination = new(feeds),
+        Inserts = strip.ToSequence(),
     });
 
     public static AddChannel Return(string id, string feeds, params Insert[] strip) => new(new()
     {
-        Id = new(id), Name = $"Return {id}", Kind = ChannelKind.Return, Destination = new(feeds), Inserts = strip.ToSequence(),
+        Id = new(id),
+        Name = $"Return {id}",
+        Kind = ChannelKind.Return,
+        Destination = new(feeds),
+        Inserts = strip.ToSequence(),
     });
 
     /// <summary>An instrument that plays a sine of 1 kHz at −6 dBFS all through the bar.</summary>
     public static AddChannel Tone(string id, string feeds, ChannelFormat format = ChannelFormat.Stereo, params Insert[] strip) => new(new()
     {
-        Id = new(id), Name = $"Tone {id}", Kind = ChannelKind.Instrument, Destination = new(feeds), Format = format, Inserts = strip.ToSequence(),
+        Id = new(id),
+        Name = $"Tone {id}",
+        Kind = ChannelKind.Instrument,
+        Destination = new(feeds),
+        Format = format,
+        Inserts = strip.ToSequence(),
         Source = new InstrumentSource(InstrumentCatalogue.KeyTone) { Settings = Map<double>.Empty.With("tone-hz", 1000).With("level-db", -6) },
         Patterns = [new("Held", 4 * Ticks.PerQuarter, [new(0, 4 * Ticks.PerQuarter, 60, 100)], [])],
     });
@@ -46,7 +59,10 @@ public static class Stages
     /// <summary>A trigger that plays a sine of 100 Hz at 0 dBFS for a sixteenth on each quarter.</summary>
     public static AddChannel Trigger(string id) => new(new()
     {
-        Id = new(id), Name = $"Trigger {id}", Kind = ChannelKind.Trigger, Format = ChannelFormat.Mono,
+        Id = new(id),
+        Name = $"Trigger {id}",
+        Kind = ChannelKind.Trigger,
+        Format = ChannelFormat.Mono,
         Source = new InstrumentSource(InstrumentCatalogue.KeyTone) { Settings = Map<double>.Empty.With("tone-hz", 100).With("level-db", 0) },
         Patterns = [new("Quarters", Ticks.PerQuarter, [new(0, Ticks.PerQuarter / 4, 60, 100)], [])],
     });

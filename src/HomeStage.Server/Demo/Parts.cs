@@ -13,41 +13,82 @@ internal static class Parts
 
     public static AddChannel Bus(string id, string name, string feeds, double? hue = null, double level = 0, params Insert[] strip) => new(new()
     {
-        Id = Id(id), Name = name, Kind = ChannelKind.Bus, Destination = Id(feeds), HueDegrees = hue, Level = new(level), Inserts = strip.ToSequence(),
+        Id = Id(id),
+        Name = name,
+        Kind = ChannelKind.Bus,
+        Destination = Id(feeds),
+        HueDegrees = hue,
+        Level = new(level),
+        Inserts = strip.ToSequence(),
     });
 
     public static AddChannel Player(string id, string name, string feeds, string instrument, double level, double pan, Kit? kit, Pattern[] starters, params Insert[] strip) => new(new()
     {
-        Id = Id(id), Name = name, Kind = ChannelKind.Instrument, Destination = Id(feeds), Level = new(level), Pan = pan,
-        Source = new InstrumentSource(instrument, kit), Patterns = starters.OrderBy(p => p.Name, StringComparer.Ordinal).ToSequence(), Inserts = strip.ToSequence(),
+        Id = Id(id),
+        Name = name,
+        Kind = ChannelKind.Instrument,
+        Destination = Id(feeds),
+        Level = new(level),
+        Pan = pan,
+        Source = new InstrumentSource(instrument, kit),
+        Patterns = starters.OrderBy(p => p.Name, StringComparer.Ordinal).ToSequence(),
+        Inserts = strip.ToSequence(),
     });
 
     public static AddChannel Split(string id, string name, string feeds, string player, int output, double level, ChannelFormat format, params Insert[] strip) => new(new()
     {
-        Id = Id(id), Name = name, Kind = ChannelKind.Split, Destination = Id(feeds), Level = new(level), Format = format,
-        Source = new OutputSource(Id(player), output), Inserts = strip.ToSequence(),
+        Id = Id(id),
+        Name = name,
+        Kind = ChannelKind.Split,
+        Destination = Id(feeds),
+        Level = new(level),
+        Format = format,
+        Source = new OutputSource(Id(player), output),
+        Inserts = strip.ToSequence(),
     });
 
     public static AddChannel Voice(string id, string name, string feeds, int input, double level, double pan, params Insert[] strip) => new(new()
     {
-        Id = Id(id), Name = name, Kind = ChannelKind.Audio, Destination = Id(feeds), Level = new(level), Pan = pan, Format = ChannelFormat.Mono,
-        Source = new InputSource(input, Monitored: true), Inserts = strip.ToSequence(),
+        Id = Id(id),
+        Name = name,
+        Kind = ChannelKind.Audio,
+        Destination = Id(feeds),
+        Level = new(level),
+        Pan = pan,
+        Format = ChannelFormat.Mono,
+        Source = new InputSource(input, Monitored: true),
+        Inserts = strip.ToSequence(),
     });
 
     public static AddChannel Return(string id, string name, string feeds, double hue, double level, params Insert[] strip) => new(new()
     {
-        Id = Id(id), Name = name, Kind = ChannelKind.Return, Destination = Id(feeds), HueDegrees = hue, Level = new(level), Inserts = strip.ToSequence(),
+        Id = Id(id),
+        Name = name,
+        Kind = ChannelKind.Return,
+        Destination = Id(feeds),
+        HueDegrees = hue,
+        Level = new(level),
+        Inserts = strip.ToSequence(),
     });
 
     public static AddChannel Trigger(string id, string name, Pattern hits) => new(new()
     {
-        Id = Id(id), Name = name, Kind = ChannelKind.Trigger, Format = ChannelFormat.Mono, Patterns = [hits],
+        Id = Id(id),
+        Name = name,
+        Kind = ChannelKind.Trigger,
+        Format = ChannelFormat.Mono,
+        Patterns = [hits],
         Source = new InstrumentSource(InstrumentCatalogue.KeyTone),
     });
 
     public static AddChannel CountIn(Pattern ticks) => new(new()
     {
-        Id = Id("count-in"), Name = "Count-in", Kind = ChannelKind.Direct, OutputPair = 1, Level = new(-12), Patterns = [ticks],
+        Id = Id("count-in"),
+        Name = "Count-in",
+        Kind = ChannelKind.Direct,
+        OutputPair = 1,
+        Level = new(-12),
+        Patterns = [ticks],
         Source = new InstrumentSource(InstrumentCatalogue.CountInTick),
     });
 

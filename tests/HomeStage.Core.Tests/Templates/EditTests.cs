@@ -184,7 +184,10 @@ public class EditTests
     private static Template WithKit() => OneBar(
         new AddChannel(new()
         {
-            Id = new("kit"), Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus,
+            Id = new("kit"),
+            Name = "Kit",
+            Kind = ChannelKind.Instrument,
+            Destination = EmptyStage.MixBus,
             Source = new InstrumentSource(InstrumentCatalogue.Tidewater, InstrumentCatalogue.Find(InstrumentCatalogue.Tidewater)!.Kit),
         }),
         new AddChannel(new() { Id = new("split"), Name = "Split", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new("kit"), 5) }));

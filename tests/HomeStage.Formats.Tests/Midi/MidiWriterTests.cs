@@ -78,7 +78,11 @@ public class MidiWriterTests
 
     private static AddChannel Player(string id, string instrument, Pattern pattern) => new(new()
     {
-        Id = new(id), Name = id, Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus,
-        Source = new InstrumentSource(instrument, InstrumentCatalogue.Find(instrument)!.Kit), Patterns = [pattern],
+        Id = new(id),
+        Name = id,
+        Kind = ChannelKind.Instrument,
+        Destination = EmptyStage.MixBus,
+        Source = new InstrumentSource(instrument, InstrumentCatalogue.Find(instrument)!.Kit),
+        Patterns = [pattern],
     });
 }
