@@ -1172,7 +1172,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong";
-        Edit: components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditRestorePattern"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
+        Edit: components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
         EditAddChannel: {
             /** @enum {string} */
             type: "add-channel";
@@ -1282,12 +1282,6 @@ export interface components {
             type: "restore-channels";
             channels: components["schemas"]["PlacedChannel"][];
             gone: unknown[];
-        };
-        EditRestorePattern: {
-            /** @enum {string} */
-            type: "restore-pattern";
-            pattern: components["schemas"]["Pattern"];
-            channel: components["schemas"]["ChannelId"];
         };
         EditSetFormat: {
             /** @enum {string} */

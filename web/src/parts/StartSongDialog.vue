@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import DialogEnds from './DialogEnds.vue'
 import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { choiceOf, keyChoices, keyFromChoice } from './keys'
@@ -65,48 +66,20 @@ async function start() {
           </select></label
         >
       </div>
-      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-      <div class="ends">
-        <button type="button" class="plain" @click="open = false">Not now</button>
-        <button type="submit" class="loud" :disabled="busy || title.trim() === ''">Start the song</button>
-      </div>
+      <DialogEnds
+        :trouble="trouble"
+        leave="Not now"
+        keep="Start the song"
+        :disabled="busy || title.trim() === ''"
+        @leave="open = false"
+      />
     </form>
   </Dialog>
 </template>
 
+<style scoped src="./dialogForm.css"></style>
 <style scoped>
-.form {
-  display: grid;
-  gap: 14px;
-}
-
-.form p {
-  margin: 0;
-}
-
-label {
-  display: grid;
-  gap: 4px;
-  color: var(--text-2);
-}
-
-label .field {
-  color: var(--text);
-}
-
 .pair {
-  display: grid;
   grid-template-columns: 1fr 130px;
-  gap: 12px;
-}
-
-.trouble {
-  color: var(--blocker);
-}
-
-.ends {
-  display: flex;
-  justify-content: flex-end;
-  gap: 10px;
 }
 </style>

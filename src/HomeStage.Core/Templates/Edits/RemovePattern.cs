@@ -8,6 +8,6 @@ public sealed record RemovePattern(ChannelId Channel, string Name) : ChannelEdit
         var place = channel.Patterns.IndexWhere(p => p.Name == Name);
         return place < 0
             ? new Refusal.Missing("pattern", Name, $"on {channel.Name}")
-            : With(template, channel with { Patterns = channel.Patterns.RemoveAt(place) }, new RestorePattern(Channel, channel.Patterns[place]));
+            : With(template, channel with { Patterns = channel.Patterns.RemoveAt(place) }, new PutPattern(Channel, channel.Patterns[place]));
     }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import DialogEnds from '@/parts/DialogEnds.vue'
 import { ref, watch } from 'vue'
 import { choiceOf, keyChoices, keyFromChoice } from '@/parts/keys'
 import type { Edit } from '@/api/types'
@@ -56,13 +57,9 @@ async function keep() {
       <label
         >Prompt note: how it is to be used<textarea v-model="note" class="field" rows="5" maxlength="4000" />
       </label>
-      <p v-if="document.refusal" class="trouble" role="alert">{{ document.refusal.sentence }}</p>
-      <div class="ends">
-        <button type="button" class="plain" @click="open = false">Leave it</button>
-        <button type="submit" class="loud">Keep it</button>
-      </div>
+      <DialogEnds :trouble="document.refusal?.sentence" leave="Leave it" keep="Keep it" @leave="open = false" />
     </form>
   </Dialog>
 </template>
 
-<style scoped src="./dialogForm.css"></style>
+<style scoped src="@/parts/dialogForm.css"></style>

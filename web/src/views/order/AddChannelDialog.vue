@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
 import { draft, freshId, kindChoices } from './channelDraft'
 import type { ChannelKind, Source } from '@/api/types'
@@ -122,13 +123,9 @@ async function add() {
         </select></label
       >
       <label>Name<input v-model="name" class="field" maxlength="80" :placeholder="suggestion" /></label>
-      <p v-if="document.refusal" class="trouble" role="alert">{{ document.refusal.sentence }}</p>
-      <div class="ends">
-        <button type="button" class="plain" @click="open = false">Not now</button>
-        <button type="submit" class="loud">Add it</button>
-      </div>
+      <DialogEnds :trouble="document.refusal?.sentence" leave="Not now" keep="Add it" @leave="open = false" />
     </form>
   </Dialog>
 </template>
 
-<style scoped src="./dialogForm.css"></style>
+<style scoped src="@/parts/dialogForm.css"></style>

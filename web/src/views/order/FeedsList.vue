@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Channel, SidechainFeed } from '@/api/types'
+import AddMenu from '@/parts/AddMenu.vue'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
@@ -55,18 +56,7 @@ function remove(feed: SidechainFeed) {
 
 <template>
   <section>
-    <h3>
-      Steers
-      <select
-        class="field add"
-        aria-label="Add a sidechain feed"
-        value=""
-        @change="add(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">Add…</option>
-        <option v-for="t in targets" :key="t.value" :value="t.value">{{ t.text }}</option>
-      </select>
-    </h3>
+    <AddMenu title="Steers" label="Add a sidechain feed" :choices="targets" @add="add" />
     <div v-for="feed in channel.feeds" :key="`${feed.channel}/${feed.insert}`" class="send">
       <span class="to plum">{{ nameOf(feed) }}</span>
       <ValueField

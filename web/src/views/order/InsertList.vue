@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { freshId } from './channelDraft'
 import InsertCard from './InsertCard.vue'
 import type { Channel } from '@/api/types'
+import AddMenu from '@/parts/AddMenu.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 
@@ -10,9 +11,9 @@ const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 const catalogue = useCatalogue()
 const opened = ref<string>()
+const choices = computed(() => catalogue.known.processors.map((p) => ({ value: p.id, text: p.name })))
 
 async function add(processor: string) {
-  if (!processor) return
   const id = freshId(processor, (taken) => props.channel.inserts.some((i) => i.id === taken))
   const insert = { id, processor, settings: {}, parkedIn: [], key: null }
   if (await document.edit([{ type: 'add-insert', channel: props.channel.id, insert, place: null }], props.channel.id))
@@ -22,18 +23,7 @@ async function add(processor: string) {
 
 <template>
   <section>
-    <h3>
-      Strip
-      <select
-        class="field add"
-        aria-label="Add a processor"
-        value=""
-        @change="add(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">Add…</option>
-        <option v-for="p in catalogue.known.processors" :key="p.id" :value="p.id">{{ p.name }}</option>
-      </select>
-    </h3>
+    <AddMenu title="Strip" label="Add a processor" :choices="choices" @add="add" />
     <InsertCard
       v-for="(insert, i) in channel.inserts"
       :key="insert.id"
@@ -50,11 +40,6 @@ async function add(processor: string) {
 </template>
 
 <style scoped>
-.add {
-  padding: 2px 22px 2px 8px;
-  font: 400 12px var(--sans);
-}
-
 p {
   margin: 0;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
 import type { Channel, MidiAnswer, MidiPart } from '@/api/types'
 import { useDocument } from '@/state/document'
@@ -88,16 +89,12 @@ async function put() {
       <label v-if="channel.patterns.length" class="part"
         ><input v-model="alone" type="checkbox" /> In place of what is there</label
       >
-      <p v-if="document.refusal" class="trouble" role="alert">{{ document.refusal.sentence }}</p>
-      <div class="ends">
-        <button type="button" class="plain" @click="open = false">Not now</button>
-        <button type="submit" class="loud">Put it in</button>
-      </div>
+      <DialogEnds :trouble="document.refusal?.sentence" leave="Not now" keep="Put it in" @leave="open = false" />
     </form>
   </Dialog>
 </template>
 
-<style scoped src="./dialogForm.css"></style>
+<style scoped src="@/parts/dialogForm.css"></style>
 <style scoped>
 fieldset {
   border: 0;

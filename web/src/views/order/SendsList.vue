@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Channel, Send } from '@/api/types'
+import AddMenu from '@/parts/AddMenu.vue'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
@@ -9,12 +10,14 @@ const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 
 const targets = computed(() =>
-  document.ordered.filter(
-    (r) =>
-      (r.channel.kind === 'return' || r.channel.kind === 'bus') &&
-      r.channel.id !== props.channel.id &&
-      !props.channel.sends.some((s) => s.to === r.channel.id),
-  ),
+  document.ordered
+    .filter(
+      (r) =>
+        (r.channel.kind === 'return' || r.channel.kind === 'bus') &&
+        r.channel.id !== props.channel.id &&
+        !props.channel.sends.some((s) => s.to === r.channel.id),
+    )
+    .map((r) => ({ value: r.channel.id, text: r.channel.name })),
 )
 
 function put(send: Send, change: Partial<Send> = {}) {
@@ -22,7 +25,7 @@ function put(send: Send, change: Partial<Send> = {}) {
 }
 
 function add(to: string) {
-  if (to) put({ to, level: -12, tap: 'post', open: true })
+  put({ to, level: -12, tap: 'post', open: true })
 }
 
 function remove(to: string) {
@@ -32,18 +35,7 @@ function remove(to: string) {
 
 <template>
   <section>
-    <h3>
-      Sends
-      <select
-        class="field add"
-        aria-label="Add a send"
-        value=""
-        @change="add(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">Add…</option>
-        <option v-for="r in targets" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
-      </select>
-    </h3>
+    <AddMenu title="Sends" label="Add a send" :choices="targets" @add="add" />
     <div v-for="send in channel.sends" :key="send.to" class="send" :class="{ closed: !send.open }">
       <span class="to">{{ document.rows.get(send.to)?.channel.name }}</span>
       <ValueField

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import DialogEnds from '@/parts/DialogEnds.vue'
 import { ref, watch } from 'vue'
 import type { Meter, Timeline } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
@@ -142,16 +143,12 @@ async function keep() {
       >
         Add a section
       </button>
-      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-      <div class="ends">
-        <button type="button" class="plain" @click="open = false">Leave it</button>
-        <button type="submit" class="loud">Keep it</button>
-      </div>
+      <DialogEnds :trouble="trouble" leave="Leave it" keep="Keep it" @leave="open = false" />
     </form>
   </Dialog>
 </template>
 
-<style scoped src="./dialogForm.css"></style>
+<style scoped src="@/parts/dialogForm.css"></style>
 <style scoped>
 table {
   border-collapse: collapse;

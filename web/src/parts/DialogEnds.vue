@@ -1,0 +1,25 @@
+<script setup lang="ts">
+/** The foot of a form in a dialog: what was refused, the way out, and the one thing that it does. */
+defineProps<{ trouble?: string; leave: string; keep: string; disabled?: boolean }>()
+defineEmits<{ leave: [] }>()
+</script>
+
+<template>
+  <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+  <div class="ends">
+    <button type="button" class="plain" @click="$emit('leave')">{{ leave }}</button>
+    <button type="submit" class="loud" :disabled="disabled">{{ keep }}</button>
+  </div>
+</template>
+
+<style scoped>
+.trouble {
+  color: var(--blocker);
+}
+
+.ends {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
+</style>
