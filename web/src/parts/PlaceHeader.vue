@@ -12,6 +12,16 @@
   min-width: 0;
 }
 
+@media (max-width: 700px) {
+  .title {
+    overflow-x: auto;
+  }
+
+  .title :slotted(*) {
+    flex: none;
+  }
+}
+
 .title :slotted(h1) {
   font-size: 23px;
   line-height: 1.2;

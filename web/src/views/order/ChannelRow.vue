@@ -134,7 +134,7 @@ function mute() {
     </span>
     <span class="cut plum" role="gridcell" :title="sidechain">{{ sidechain }}</span>
     <span role="gridcell" class="middle"><SendMarks :channel="channel" :returns="document.returns" /></span>
-    <span role="gridcell" class="middle end">
+    <span role="gridcell" class="middle end level">
       <ValueField
         :label="`Level of ${channel.name}, dB`"
         form="level"

@@ -17,8 +17,10 @@ const isKit = computed(() => props.channel.source?.type === 'instrument' && prop
 
 watch(open, (now) => {
   if (!now || !props.answer) return
-  // A kit's part is the one whose notes it has most pieces for.
-  const hits = props.answer.parts.map((p) => (isKit.value ? p.piecesHit - p.notesWithoutPiece.length : p.notes))
+  // Drums are on MIDI channel 10 as a rule; else a kit's part is the one whose notes it has most pieces for.
+  const hits = props.answer.parts.map((p) =>
+    isKit.value ? (p.channel === 10 ? 1000 : 0) + p.piecesHit - p.notesWithoutPiece.length : p.notes,
+  )
   chosen.value = hits.indexOf(Math.max(...hits))
   section.value = ''
   document.refusal = undefined
@@ -26,10 +28,9 @@ watch(open, (now) => {
 watch(part, (now) => (name.value = now?.name ?? ''))
 
 function describe(p: MidiPart) {
-  const pieces = isKit.value
-    ? `, ${p.piecesHit} pieces${p.notesWithoutPiece.length ? `, ${p.notesWithoutPiece.length} notes without a piece` : ''}`
-    : ''
-  return `${p.notes} notes over ${Math.round(p.bars)} bars, MIDI channel ${p.channel}${pieces}`
+  const missing = p.notesWithoutPiece.length ? `, ${p.notesWithoutPiece.length} notes silent` : ''
+  const pieces = isKit.value ? `; plays ${p.piecesHit} pieces${missing}` : ''
+  return `${p.notes} notes, ${Math.round(p.bars)} bars, channel ${p.channel}${pieces}`
 }
 
 async function put() {
@@ -63,7 +64,7 @@ async function put() {
       <fieldset>
         <legend>Which part of the file</legend>
         <label v-for="(p, i) in answer?.parts" :key="i" class="part">
-          <input v-model="chosen" type="radio" name="part" :value="i" />
+          <input v-model="chosen" type="radio" name="part" :value="i" :autofocus="i === chosen" />
           <span
             ><b>{{ p.name }}</b
             ><br /><span class="quiet">{{ describe(p) }}</span></span

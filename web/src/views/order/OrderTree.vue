@@ -154,7 +154,7 @@ function onDrop(row: ChannelRow) {
   overflow: auto;
   flex: 1;
   min-height: 0;
-  --columns: minmax(180px, 1fr) 140px 130px 124px 80px 42px 42px 48px;
+  --columns: minmax(180px, 2.2fr) minmax(140px, 1fr) minmax(130px, 1fr) minmax(124px, 1fr) 80px 42px 42px 48px;
 }
 
 .columns {
@@ -181,11 +181,11 @@ function onDrop(row: ChannelRow) {
 
 @media (max-width: 900px) {
   .tree {
-    --columns: minmax(150px, 1fr) 120px 0 0 0 44px 42px 44px;
+    --columns: minmax(150px, 1fr) 44px;
   }
 
-  .columns :nth-child(n + 3):nth-child(-n + 5) {
-    overflow: hidden;
+  .columns > :not(:first-child, :nth-child(6)) {
+    display: none;
   }
 }
 </style>

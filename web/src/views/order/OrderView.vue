@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, watchEffect } from 'vue'
+import { computed, ref, watch } from 'vue'
 import AddChannelDialog from './AddChannelDialog.vue'
 import DocumentTitle from './DocumentTitle.vue'
 import OrderTree from './OrderTree.vue'
@@ -19,7 +19,11 @@ const explaining = ref(false)
 const search = ref('')
 const everything = ref(false)
 
-watchEffect(() => void document.open(props.kind, props.id))
+watch(
+  () => [props.kind, props.id] as const,
+  ([kind, id]) => void document.open(kind, id),
+  { immediate: true },
+)
 useEventListener(window, 'keydown', onKey)
 
 const states = computed(() => {
