@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { usePackage } from './usePackage'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
@@ -12,6 +12,7 @@ const document = useDocument()
 const song = ref<Song>()
 const trouble = ref<string>()
 const pack = usePackage()
+const sections = computed(() => (document.head?.id === props.id ? document.head.timeline.sections : []))
 
 onMounted(async () => {
   try {
@@ -46,6 +47,11 @@ onMounted(async () => {
         <dd :class="{ waits: !song.keyName }">{{ song.keyName ?? 'waits' }}</dd>
         <dt>Length</dt>
         <dd>{{ secondsText(song.seconds) }}</dd>
+        <dt>Sections</dt>
+        <dd>
+          <span v-for="section in sections" :key="section.name" class="section">{{ section.name }} <span class="faint">{{ section.bars }}</span></span>
+          <span class="faint">bars</span>
+        </dd>
         <dt>Channels</dt>
         <dd>{{ song.channels }}</dd>
       </dl>
@@ -54,19 +60,17 @@ onMounted(async () => {
         <p class="quiet">One ZIP for a workstation. The same song gives the same bytes each time.</p>
         <ul>
           <li>
-            <b>Template document:</b>&#32;<span class="quiet"
+            <b>Template document:</b> <span class="quiet"
               >everything, as JSON that this application reads back</span
             >
           </li>
           <li>
-            <b>Standard MIDI File:</b>&#32;
-            <span class="quiet"
+            <b>Standard MIDI File:</b> <span class="quiet"
               >tempo, meter, key, a marker at each section, a named track for each instrument with its starters</span
             >
           </li>
           <li>
-            <b>WAVE:</b>&#32;
-            <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
+            <b>WAVE:</b> <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
           </li>
         </ul>
         <div class="make">
@@ -132,6 +136,11 @@ dd {
   color: var(--text);
 }
 
+.section {
+  margin-right: 12px;
+  white-space: nowrap;
+}
+
 .waits {
   color: var(--plum);
 }
@@ -149,6 +158,10 @@ h2 {
 
 section p {
   margin: 2px 0 10px;
+}
+
+li b {
+  margin-right: 4px;
 }
 
 ul {
