@@ -13,6 +13,17 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
         Assert.Equal(("0.1.0", 1, "ready"), (health["version"]!.ToString(), (int)health["schema"]!, health["database"]!.ToString()));
     }
 
+    [Theory]
+    [InlineData("Kik In", "kick", "drums")]
+    [InlineData("Ld Gtr DI", "electric-guitar", "guitars")]
+    [InlineData("Thing", "unknown", "")]
+    public async Task Role_OfAName_IsAnsweredWithItsFamily(string name, string role, string family)
+    {
+        var guess = await server.GetAsync($"/api/roles/of?name={Uri.EscapeDataString(name)}");
+
+        Assert.Equal((role, family), (guess["role"]!.ToString(), guess["family"]!.ToString()));
+    }
+
     [Fact]
     public async Task Library_HoldsTheDemo_WithTheDefaultFirst()
     {

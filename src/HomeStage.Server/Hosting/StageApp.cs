@@ -71,6 +71,7 @@ public static class StageApp
         var api = app.MapGroup("/api");
         api.MapHealth();
         api.MapCatalogue();
+        api.MapRoles();
         api.MapTemplates();
         api.MapSongs();
         api.MapRenders();

@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Roles;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
@@ -15,7 +16,8 @@ internal static class ChannelRows
             row.Channel, row.Depth, row.HueDegrees, row.Feeders,
             ComesFrom(template, row, senders.GetValueOrDefault(row.Channel.Id)),
             [.. keys[row.Channel.Id].Distinct()],
-            [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()]))];
+            [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()],
+            RoleReader.Read(row.Channel.Name)))];
     }
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch

@@ -1,3 +1,4 @@
+using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Server.Data;
@@ -59,5 +60,6 @@ public sealed record SectionView(
 /// <param name="ComesFrom">Its source in a few words.</param>
 /// <param name="KeyedBy">Names of the channels that feed the key inputs of its inserts.</param>
 /// <param name="Steers">Names of the channels whose inserts it feeds.</param>
+/// <param name="Role">What its name says that it is for.</param>
 public sealed record ChannelView(
-    Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers);
+    Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role);

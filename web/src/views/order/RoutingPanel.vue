@@ -92,6 +92,11 @@ function input(first: number | null) {
       ><dt>Keyed by</dt>
       <dd class="plum">{{ row.keyedBy.join(', ') }}</dd></template
     >
+    <dt>Role</dt>
+    <dd :title="`Read from its name, ${Math.round(row.role.confidence * 100)} % sure`">
+      {{ row.role.role === 'unknown' ? 'not told by its name' : row.role.role.replaceAll('-', ' ')
+      }}<span v-if="row.role.role !== 'unknown' && row.role.confidence < 0.5" class="faint"> perhaps</span>
+    </dd>
     <dt>Width</dt>
     <dd>
       <select

@@ -49,7 +49,9 @@ onMounted(async () => {
         <dd>{{ secondsText(song.seconds) }}</dd>
         <dt>Sections</dt>
         <dd>
-          <span v-for="section in sections" :key="section.name" class="section">{{ section.name }} <span class="faint">{{ section.bars }}</span></span>
+          <span v-for="section in sections" :key="section.name" class="section"
+            >{{ section.name }} <span class="faint">{{ section.bars }}</span></span
+          >
           <span class="faint">bars</span>
         </dd>
         <dt>Channels</dt>
@@ -60,17 +62,17 @@ onMounted(async () => {
         <p class="quiet">One ZIP for a workstation. The same song gives the same bytes each time.</p>
         <ul>
           <li>
-            <b>Template document:</b> <span class="quiet"
-              >everything, as JSON that this application reads back</span
-            >
+            <b>Template document:</b> <span class="quiet">everything, as JSON that this application reads back</span>
           </li>
           <li>
-            <b>Standard MIDI File:</b> <span class="quiet"
+            <b>Standard MIDI File:</b>
+            <span class="quiet"
               >tempo, meter, key, a marker at each section, a named track for each instrument with its starters</span
             >
           </li>
           <li>
-            <b>WAVE:</b> <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
+            <b>WAVE:</b>
+            <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
           </li>
         </ul>
         <div class="make">

@@ -1,0 +1,54 @@
+using HomeStage.Core.Roles;
+
+namespace HomeStage.Core.Tests.Roles;
+
+/// <summary>Names as people write them (common practice, no source), written down before the reader was.</summary>
+public class RoleReaderTests
+{
+    /// <summary>Every second name was kept aside: nothing was tuned on it.</summary>
+    [Theory]
+    [InlineData(0)]
+    [InlineData(1)]
+    public void Read_OfTheListedNames_IsRightForAtLeast95Percent(int half)
+    {
+        var names = Listed().Where((_, i) => i % 2 == half).ToList();
+
+        var wrong = names.Where(n => RoleReader.Read(n.Name).Role != n.Role).Select(n => $"{n.Name}: {RoleReader.Read(n.Name).Role}, not {n.Role}").ToList();
+
+        var share = 1 - (double)wrong.Count / names.Count;
+        TestContext.Current.SendDiagnosticMessage($"half {half}: {share:P1} of {names.Count} right");
+        Assert.True(share >= 0.95, $"{share:P1} of {names.Count}: {string.Join("; ", wrong)}");
+    }
+
+    [Fact]
+    public void Read_SidesAndNumbers_AreTold()
+    {
+        Assert.Equal(("left", (int?)null), (RoleReader.Read("OH L").Side, RoleReader.Read("OH L").Number));
+        Assert.Equal(("right", (int?)3), (RoleReader.Read("BVox 3 R").Side, RoleReader.Read("BVox 3 R").Number));
+        Assert.Null(RoleReader.Read("Room Far L/R").Side);
+        Assert.Equal(4, RoleReader.Read("Lead Vox take 04").Number);
+    }
+
+    [Theory]
+    [InlineData("Kick", 1.0)]
+    [InlineData("K In", 0.4)]
+    [InlineData("", 0)]
+    [InlineData("Untitled", 0)]
+    public void Read_Confidence_IsLowWhereAPersonShouldBeAsked(string name, double confidence)
+    {
+        Assert.Equal(confidence, RoleReader.Read(name).Confidence);
+    }
+
+    [Fact]
+    public void Read_AnyRole_HasAFamily_AndIsInTheList()
+    {
+        foreach (var (name, role) in Listed())
+        {
+            Assert.Contains(role, RoleNames.All);
+            Assert.Equal(RoleNames.FamilyOf(RoleReader.Read(name).Role), RoleReader.Read(name).Family);
+        }
+    }
+
+    private static List<(string Name, string Role)> Listed() =>
+        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Roles", "names.tsv")).Select(l => l.Split('\t')).Select(p => (p[0], p[1]))];
+}
