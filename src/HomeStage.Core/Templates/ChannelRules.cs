@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Templates;
@@ -29,6 +30,8 @@ internal static class ChannelRules
             return new Refusal.OutOfRange($"The pan of {channel.Name}", channel.Pan, -1, 1, "");
         if (channel.HueDegrees is { } hue && !(hue >= 0 && hue < 360))
             return new Refusal.OutOfRange($"The hue of {channel.Name}", hue, 0, 359.999, "degrees");
+        if (channel.HueDegrees is { } chosen && Palette.IsLamps(chosen))
+            return new Refusal.LampHue(channel.Name, Palette.LampFromDegrees, Palette.LampToDegrees);
         return null;
     }
 

@@ -73,6 +73,13 @@ public abstract record Refusal
         public override Sequence<string> Path => Names;
     }
 
+    public sealed record LampHue(string ChannelName, double From, double To) : Refusal
+    {
+        public override string Code => "lamp-hue";
+        public override string Sentence => string.Create(CultureInfo.InvariantCulture,
+            $"{ChannelName} cannot take a hue between {From:0} and {To:0} degrees: that amber is kept for what is live or chosen.");
+    }
+
     public sealed record TooMany(string What, int Most) : Refusal
     {
         public override string Code => "too-many";

@@ -1,4 +1,5 @@
 using HomeStage.Core.Roles;
+using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Roles;
 
@@ -47,6 +48,16 @@ public class RoleReaderTests
             Assert.Contains(role, RoleNames.All);
             Assert.Equal(RoleNames.FamilyOf(RoleReader.Read(name).Role), RoleReader.Read(name).Family);
         }
+    }
+
+    [Theory]
+    [InlineData("Bass", ChannelKind.Bus, "bass-bus")]
+    [InlineData("Bass", ChannelKind.Audio, "bass")]
+    [InlineData("Whatever", ChannelKind.Trigger, "trigger")]
+    [InlineData("Sum", ChannelKind.Main, "main")]
+    public void Of_AChannel_MindsItsKind(string name, ChannelKind kind, string role)
+    {
+        Assert.Equal(role, ChannelRole.Of(new() { Id = new("x"), Name = name, Kind = kind }).Role);
     }
 
     private static List<(string Name, string Role)> Listed() =>

@@ -1214,6 +1214,10 @@ export interface components {
                 [key: string]: components["schemas"]["StageState"];
             };
         };
+        ChannelColour: {
+            night: string;
+            day: string;
+        };
         /** @enum {unknown} */
         ChannelFormat: "mono" | "stereo";
         ChannelId: string;
@@ -1231,6 +1235,7 @@ export interface components {
             keyedBy: string[];
             steers: string[];
             role: components["schemas"]["RoleGuess"];
+            colour: null | components["schemas"]["ChannelColour"];
         };
         Created: {
             id: string;
@@ -1450,8 +1455,7 @@ export interface components {
         };
         FamilyView: {
             name: string;
-            /** Format: double */
-            hueDegrees: null | number;
+            colour: null | components["schemas"]["ChannelColour"];
             /** Format: int32 */
             count: number;
         };

@@ -18,6 +18,6 @@ public sealed record ChangeView(HeadView Head, IReadOnlyList<ChannelView> Change
     }
 
     private static bool Same(ChannelView a, ChannelView b) =>
-        ReferenceEquals(a.Channel, b.Channel) && a.Depth == b.Depth && a.HueDegrees == b.HueDegrees && a.Feeders == b.Feeders
+        ReferenceEquals(a.Channel, b.Channel) && a.Depth == b.Depth && a.HueDegrees == b.HueDegrees && a.Colour == b.Colour && a.Feeders == b.Feeders
         && a.ComesFrom == b.ComesFrom && a.KeyedBy.SequenceEqual(b.KeyedBy) && a.Steers.SequenceEqual(b.Steers);
 }

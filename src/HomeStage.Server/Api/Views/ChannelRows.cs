@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -12,12 +13,14 @@ internal static class ChannelRows
     {
         var keys = template.Channels.SelectMany(c => c.Feeds.Select(f => (To: f.Channel, From: c.Name))).ToLookup(x => x.To, x => x.From);
         var senders = template.Channels.SelectMany(c => c.Sends.Select(s => s.To)).CountBy(id => id).ToDictionary();
-        return [.. RunningOrder.Of(template).Select(row => new ChannelView(
+        var rows = RunningOrder.Of(template);
+        var colours = Palette.Of(rows);
+        return [.. rows.Select(row => new ChannelView(
             row.Channel, row.Depth, row.HueDegrees, row.Feeders,
             ComesFrom(template, row, senders.GetValueOrDefault(row.Channel.Id)),
             [.. keys[row.Channel.Id].Distinct()],
             [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()],
-            RoleReader.Read(row.Channel.Name)))];
+            ChannelRole.Of(row.Channel), colours.GetValueOrDefault(row.Channel.Id)))];
     }
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch

@@ -1,3 +1,4 @@
+using HomeStage.Core.Colours;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -61,5 +62,7 @@ public sealed record SectionView(
 /// <param name="KeyedBy">Names of the channels that feed the key inputs of its inserts.</param>
 /// <param name="Steers">Names of the channels whose inserts it feeds.</param>
 /// <param name="Role">What its name says that it is for.</param>
+/// <param name="Colour">Null where neither it nor anything that it feeds has a hue.</param>
 public sealed record ChannelView(
-    Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role);
+    Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role,
+    ChannelColour? Colour);

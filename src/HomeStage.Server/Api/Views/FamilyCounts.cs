@@ -1,3 +1,4 @@
+using HomeStage.Core.Colours;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
@@ -9,6 +10,7 @@ internal static class FamilyCounts
     public static IReadOnlyList<FamilyView> Of(Template template)
     {
         var rows = RunningOrder.Of(template);
+        var colours = Palette.Of(rows);
         var families = new List<FamilyView>();
         for (var i = 0; i < rows.Count; i++)
         {
@@ -16,12 +18,12 @@ internal static class FamilyCounts
                 continue;
             var members = rows.Skip(i + 1).TakeWhile(r => r.Depth > rows[i].Depth).Count(r => r.Channel.Kind != ChannelKind.Bus);
             if (members > 0)
-                families.Add(new(rows[i].Channel.Name, rows[i].HueDegrees, members));
+                families.Add(new(rows[i].Channel.Name, colours.GetValueOrDefault(rows[i].Channel.Id), members));
         }
 
         var returns = rows.Where(r => r.Channel.Kind == ChannelKind.Return).ToList();
         if (returns.Count > 0)
-            families.Add(new("Returns", returns[0].HueDegrees, returns.Count));
+            families.Add(new("Returns", colours.GetValueOrDefault(returns[0].Channel.Id), returns.Count));
         return families;
     }
 

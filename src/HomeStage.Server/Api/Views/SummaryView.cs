@@ -1,3 +1,4 @@
+using HomeStage.Core.Colours;
 using HomeStage.Server.Data;
 
 namespace HomeStage.Server.Api.Views;
@@ -18,6 +19,6 @@ public sealed record SummaryView(
     }
 }
 
-/// <param name="HueDegrees">Null for no hue.</param>
+/// <param name="Colour">Null for no hue.</param>
 /// <param name="Count">Channels in the family, its bus not counted.</param>
-public sealed record FamilyView(string Name, double? HueDegrees, int Count);
+public sealed record FamilyView(string Name, ChannelColour? Colour, int Count);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Summary } from '@/api/types'
+import { inkOf } from '@/look/ink'
 
 const props = defineProps<{ template: Summary }>()
 defineEmits<{ start: []; makeDefault: [] }>()
@@ -27,10 +28,7 @@ function bar(count: number) {
     <p class="quiet note">{{ template.note || 'No prompt note yet.' }}</p>
     <ul>
       <li v-for="family in template.families" :key="family.name">
-        <i
-          :class="{ hueless: family.hueDegrees === null }"
-          :style="{ width: bar(family.count), '--hue': family.hueDegrees ?? 0 }"
-        />
+        <i class="inked" :style="{ width: bar(family.count), ...inkOf(family.colour) }" />
         {{ family.name.toLowerCase() }} {{ family.count }}
       </li>
       <li v-if="template.families.length === 0" class="faint">no channels yet</li>
@@ -118,11 +116,7 @@ li {
 i {
   height: 5px;
   border-radius: 3px;
-  background: oklch(var(--family-l) var(--family-c) calc(var(--hue) * 1deg));
-}
-
-.hueless {
-  background: var(--text-3);
+  background: var(--family);
 }
 
 .tags {

@@ -3,6 +3,7 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import SendMarks from './SendMarks.vue'
 import type { Side } from './useMoves'
 import type { ChannelRow } from '@/api/types'
+import { inkOf } from '@/look/ink'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
@@ -74,10 +75,9 @@ function mute() {
   >
     <i v-for="d in row.depth" :key="d" class="guide" :style="{ left: `${4 + d * 18}px` }" />
     <span
-      class="name"
+      class="name inked"
       role="gridcell"
-      :style="{ paddingLeft: `${row.depth * 18}px`, '--hue': row.hueDegrees ?? 0 }"
-      :class="{ hueless: row.hueDegrees === null }"
+      :style="{ paddingLeft: `${row.depth * 18}px`, ...inkOf(row.colour) }"
       @dblclick="$emit('rename')"
     >
       <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ChannelRow, StageState } from '@/api/types'
+import { inkOf } from '@/look/ink'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
@@ -125,7 +126,7 @@ function input(first: number | null) {
     <template v-if="isSum">
       <dt>Hue</dt>
       <dd class="hue">
-        <i :style="{ '--hue': row.hueDegrees ?? 0 }" :class="{ hueless: row.hueDegrees === null }" />
+        <i class="inked" :style="inkOf(row.colour)" />
         <button v-if="row.hueDegrees === null" type="button" class="plain bare" @click="hue(200)">choose one</button>
         <ValueField
           v-else
@@ -179,10 +180,6 @@ dd {
   width: 14px;
   height: 14px;
   border-radius: 50%;
-  background: oklch(var(--family-l) var(--family-c) calc(var(--hue) * 1deg));
-}
-
-.hue .hueless {
-  background: var(--text-3);
+  background: var(--family);
 }
 </style>
