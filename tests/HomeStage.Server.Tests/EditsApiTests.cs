@@ -88,6 +88,23 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.Equal("nothing-to-do", (await RunningServer.JsonOf(answer))["code"]!.ToString());
     }
 
+    [Fact]
+    public async Task Findings_ComeWithMendsThatCanBeSentBackAsTheyAre()
+    {
+        var id = await server.NewTemplateAsync();
+        await server.EditAsync(id, 0, new { type = "set-format", channel = "main", format = "mono" });
+        var found = await server.GetAsync($"/api/templates/{id}/findings?act=write");
+        var narrow = found["open"]!.AsArray().Single(f => f!["rule"]!.ToString() == "mono-destination")!;
+
+        var answer = await server.Client.PostAsync($"/api/templates/{id}/edits", Json($$"""{"revision":1,"edits":{{narrow["mends"]![0]!["edits"]!.ToJsonString()}}}"""));
+
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        var after = await server.GetAsync($"/api/templates/{id}/findings?act=write");
+        Assert.DoesNotContain(after["open"]!.AsArray(), f => f!["rule"]!.ToString() == "mono-destination");
+        Assert.Equal(["write", "record", "mix"], after["acts"]!.AsArray().Select(a => a!["id"]!.ToString()));
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{id}/findings?act=rest")).StatusCode);
+    }
+
     [Theory]
     [InlineData("{", "bad-json")]
     [InlineData("""{"revision":"0","edits":[]}""", "bad-json")]

@@ -41,6 +41,17 @@ await page.getByRole('alert').waitFor()
 await shoot('loop-refused')
 await page.getByRole('alert').getByRole('button', { name: 'Close' }).click()
 
+await page.getByRole('combobox', { name: 'Width of Mix bus' }).selectOption('mono')
+await row(page, 'Clap').click()
+await page.getByLabel('Add a send').selectOption('drums')
+await page.getByRole('button', { name: '2 findings' }).click()
+await shoot('findings')
+await page.keyboard.press('Escape')
+for (let i = 0; i < 2; i++) {
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.waitForTimeout(200)
+}
+
 await page.getByRole('button', { name: /BPM/ }).click()
 await shoot('timeline')
 await page.keyboard.press('Escape')

@@ -28,6 +28,9 @@ public sealed record Template
     /// <summary>At least one.</summary>
     public required Sequence<Act> Acts { get; init; }
 
+    /// <summary>Findings of the soundcheck that are accepted as intended, by their key, with the reason.</summary>
+    public Map<string> Accepted { get; init; } = Map<string>.Empty;
+
     /// <summary>Exactly one of kind main.</summary>
     public required ChannelList Channels { get; init; }
 

@@ -1,4 +1,5 @@
 using HomeStage.Core.Routing;
+using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Templates;
@@ -15,6 +16,7 @@ public static class TemplateRules
         CheckAbout(template)
         ?? CheckTimeline(template.Timeline)
         ?? CheckActs(template.Acts)
+        ?? CheckAccepted(template.Accepted)
         ?? CheckChannels(template)
         ?? LoopRule.Check(template);
 
@@ -56,6 +58,12 @@ public static class TemplateRules
             ? new Refusal.OutOfRange("The bars of the timeline", bars, 1, MostBars, "")
             : ChannelRules.Doubled(timeline.Sections.Select(s => s.Name), "section");
     }
+
+    internal static Refusal? CheckAccepted(Map<string> accepted) =>
+        accepted.Count > AcceptFinding.MostAccepted
+            ? new Refusal.TooMany("accepted findings", AcceptFinding.MostAccepted)
+            : accepted.Keys.Select(k => TextRules.Name("What a finding is known by", k, TextRules.LongestNote)).FirstOrDefault(r => r is not null)
+                ?? accepted.Values.Select(n => string.IsNullOrWhiteSpace(n) ? new Refusal.BadText("The reason", 1, TextRules.LongestNote) : TextRules.Note("The reason", n)).FirstOrDefault(r => r is not null);
 
     private static Refusal? CheckTempo(double bpm) => bpm >= Timeline.SlowestBpm && bpm <= Timeline.FastestBpm
         ? null

@@ -25,6 +25,10 @@ internal static class DocumentApi
             await store.OpenAsync(id, kind, cancellation) is { } document
                 ? TypedResults.File(TemplateDocument.Write(document.Template), "application/json", $"{SongPackage.FileName(document.Template.Name)}.template.json")
                 : Problems.NotFound(Word(kind)));
+        group.MapGet("/{id}/findings", async Task<Results<Ok<FindingsView>, ProblemHttpResult>> (string id, string act, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound(Word(kind))
+            : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
+            : TypedResults.Ok(FindingsView.Of(document, act)));
         group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, CancellationToken cancellation) =>
             Answer(await store.EditAsync(id, kind, request.Revision, request.Edits, cancellation: cancellation)));
         group.MapPost("/{id}/undo", async (string id, StepRequest request, DocumentStore store, CancellationToken cancellation) =>

@@ -346,6 +346,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FindingsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/edits": {
         parameters: {
             query?: never;
@@ -701,6 +740,45 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FindingsView"];
+                    };
                 };
             };
         };
@@ -1177,9 +1255,19 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AcceptedView: {
+            finding: components["schemas"]["FindingView"];
+            reason: string;
+        };
         Act: {
             id: string;
             name: string;
+        };
+        ActStanding: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            open: number;
         };
         CatalogueView: {
             processors: components["schemas"]["ProcessorView"][];
@@ -1250,7 +1338,13 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong";
-        Edit: components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
+        EditAcceptFinding: {
+            /** @enum {string} */
+            type: "accept-finding";
+            key: string;
+            note: null | string;
+        };
         EditAddChannel: {
             /** @enum {string} */
             type: "add-channel";
@@ -1459,6 +1553,22 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        FindingView: {
+            key: string;
+            rule: string;
+            severity: components["schemas"]["Severity"];
+            sentence: string;
+            channels: components["schemas"]["NamedChannel"][];
+            mends: components["schemas"]["Mend"][];
+        };
+        FindingsView: {
+            /** Format: int32 */
+            revision: number;
+            act: string;
+            open: components["schemas"]["FindingView"][];
+            accepted: components["schemas"]["AcceptedView"][];
+            acts: components["schemas"]["ActStanding"][];
+        };
         HeadView: {
             id: string;
             kind: components["schemas"]["DocumentKind"];
@@ -1529,6 +1639,10 @@ export interface components {
             name: string;
             format: components["schemas"]["ChannelFormat"];
         };
+        Mend: {
+            name: string;
+            edits: components["schemas"]["Edit"][];
+        };
         Meter: {
             /** Format: int32 */
             beats: number;
@@ -1569,6 +1683,10 @@ export interface components {
             /** Format: int32 */
             fifths: number;
             minor: boolean;
+        };
+        NamedChannel: {
+            id: string;
+            name: string;
         };
         NewPackage: {
             song: string;
@@ -1686,6 +1804,8 @@ export interface components {
             /** @default true */
             open: boolean;
         };
+        /** @enum {unknown} */
+        Severity: "blocker" | "warning" | "hint";
         SidechainFeed: {
             channel: components["schemas"]["ChannelId"];
             insert: components["schemas"]["InsertId"];

@@ -4,18 +4,24 @@ import SendMarks from './SendMarks.vue'
 import type { Side } from './useMoves'
 import type { ChannelRow } from '@/api/types'
 import { inkOf } from '@/look/ink'
+import FindingMark from '@/parts/FindingMark.vue'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
 
 const props = defineProps<{ row: ChannelRow; focusable: boolean; folded: boolean; renaming: boolean; drop?: Side }>()
 const emit = defineEmits<{ select: []; fold: [on: boolean]; rename: []; renamed: [name?: string] }>()
 const document = useDocument()
 const catalogue = useCatalogue()
+const findings = useFindings()
 const nameInput = useTemplateRef('nameInput')
 
 const channel = computed(() => props.row.channel)
+const found = computed(() =>
+  findings.byChannel.get(channel.value.id)?.find((f) => f.channels[0]?.id === channel.value.id),
+)
 const selected = computed(() => document.selectedId === channel.value.id)
 const isSum = computed(() => ['bus', 'main', 'return'].includes(channel.value.kind))
 const state = computed(() => channel.value.stages[document.act] ?? 'on-stage')
@@ -124,6 +130,9 @@ function mute() {
       <span v-else class="text">{{ channel.name }}</span>
       <span v-if="channel.note && !renaming" class="noted" :title="channel.note"
         ><Icon name="note" :size="12" /><span class="unseen">has a note</span></span
+      >
+      <span v-if="found && !renaming" class="noted" :title="found.sentence"
+        ><FindingMark :severity="found.severity" /><span class="unseen">{{ found.sentence }}</span></span
       >
     </span>
     <span class="cut quiet" role="gridcell" :title="row.comesFrom">{{ row.comesFrom }}</span>

@@ -1,17 +1,23 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import AboutDialog from './AboutDialog.vue'
+import FindingsDialog from './FindingsDialog.vue'
 import TimelineDialog from './TimelineDialog.vue'
+import FindingMark from '@/parts/FindingMark.vue'
 import Icon from '@/parts/Icon.vue'
 import { numberText } from '@/parts/decibels'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import StartSongDialog from '@/parts/StartSongDialog.vue'
 import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
 
 const document = useDocument()
 const starting = ref(false)
 const timing = ref(false)
 const describing = ref(false)
+const checking = ref(false)
+const findings = useFindings()
+const actName = computed(() => document.head?.acts.find((act) => act.id === document.act)?.name)
 
 const timeline = computed(() => document.head?.timeline)
 const template = computed(() =>
@@ -70,6 +76,15 @@ const feltBeat = computed(() =>
         </button>
       </div>
       <span class="gap" />
+      <button type="button" class="plain bare ready" :class="{ proven: findings.isProven }" @click="checking = true">
+        <template v-if="!findings.found">checking…</template>
+        <template v-else-if="findings.isProven">proven</template>
+        <template v-else-if="findings.open.length === 0">proven in {{ actName }}</template>
+        <template v-else
+          ><FindingMark :severity="findings.open[0]!.severity" /> {{ findings.open.length }}
+          {{ findings.open.length === 1 ? 'finding' : 'findings' }}</template
+        >
+      </button>
       <button
         type="button"
         class="plain bare"
@@ -100,6 +115,7 @@ const feltBeat = computed(() =>
   <StartSongDialog v-model:open="starting" :template="template" />
   <TimelineDialog v-model:open="timing" />
   <AboutDialog v-model:open="describing" />
+  <FindingsDialog v-model:open="checking" />
 </template>
 
 <style scoped>
@@ -149,6 +165,17 @@ const feltBeat = computed(() =>
 .acts button[aria-checked='true'] {
   color: var(--lamp);
   border-color: var(--lamp);
+}
+
+.ready {
+  display: inline-flex;
+  align-items: center;
+  gap: 7px;
+  white-space: nowrap;
+}
+
+.proven {
+  color: var(--proven);
 }
 
 .gap {

@@ -5,13 +5,17 @@ import InsertList from './InsertList.vue'
 import PlayerPanel from './PlayerPanel.vue'
 import RoutingPanel from './RoutingPanel.vue'
 import SendsList from './SendsList.vue'
+import FindingCard from '@/parts/FindingCard.vue'
 import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
 import { useListening } from '@/state/listening'
 
 const document = useDocument()
 const listening = useListening()
+const findings = useFindings()
 const row = computed(() => document.selected)
 const channel = computed(() => row.value?.channel)
+const found = computed(() => findings.byChannel.get(channel.value?.id ?? '') ?? [])
 const heard = computed(
   () => listening.point === channel.value?.id || (!listening.point && channel.value?.kind === 'main'),
 )
@@ -47,6 +51,14 @@ function remove() {
         </button>
         <button v-if="channel.kind !== 'main'" type="button" class="plain bare" @click="remove">Remove</button>
       </div>
+      <section v-if="found.length" class="found">
+        <FindingCard
+          v-for="finding in found"
+          :key="finding.key"
+          :finding="finding"
+          @go="document.selectedId = $event"
+        />
+      </section>
       <RoutingPanel :key="`r-${channel.id}`" :row="row" />
       <PlayerPanel v-if="channel.source?.type === 'instrument'" :key="`p-${channel.id}`" :row="row" />
       <InsertList :key="`i-${channel.id}`" :channel="channel" />

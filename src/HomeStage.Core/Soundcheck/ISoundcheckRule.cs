@@ -1,0 +1,16 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Soundcheck;
+
+/// <summary>One rule of the soundcheck.</summary>
+public interface ISoundcheckRule
+{
+    /// <summary>A stable id in words with hyphens.</summary>
+    string Id { get; }
+
+    /// <summary>The group under which it is listed: "Routing", "Order".</summary>
+    string Group { get; }
+
+    /// <param name="act">Id of the act that the template is looked at in.</param>
+    IEnumerable<Finding> Look(Template template, string act);
+}

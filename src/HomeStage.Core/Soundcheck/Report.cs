@@ -1,0 +1,25 @@
+using HomeStage.Core.Soundcheck.Rules;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Soundcheck;
+
+/// <summary>What the soundcheck has to say of a template in one act.</summary>
+/// <param name="Open">Findings that count, blockers first.</param>
+/// <param name="Accepted">Findings that are accepted as intended; they do not count.</param>
+public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
+{
+    /// <summary>Every rule, in the order in which findings of one weight are listed.</summary>
+    public static IReadOnlyList<ISoundcheckRule> Rules { get; } =
+    [
+        new FeedbackLoop(), new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
+        new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(), new NoPromptNote(),
+    ];
+
+    public bool IsProven => Open.Count == 0;
+
+    public static Report Of(Template template, string act)
+    {
+        var all = Rules.SelectMany(r => r.Look(template, act)).OrderBy(f => f.Severity).ToLookup(f => template.Accepted.ContainsKey(f.Key));
+        return new(all[false].ToSequence(), all[true].ToSequence());
+    }
+}

@@ -1,0 +1,28 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Soundcheck.Rules;
+
+/// <summary>Nothing on the main that keeps a sudden sound from the ears in the first act.</summary>
+public sealed class NoLimiterWhileWriting : ISoundcheckRule
+{
+    public string Id => "no-limiter-while-writing";
+
+    public string Group => "Order";
+
+    public IEnumerable<Finding> Look(Template template, string act)
+    {
+        var main = template.Main;
+        if (act != template.Acts[0].Id || main.Inserts.Any(i => i.Processor == ProcessorCatalogue.Limiter && i.IsLiveIn(act)))
+            yield break;
+        var parked = main.Inserts.FirstOrDefault(i => i.Processor == ProcessorCatalogue.Limiter);
+        var mend = parked is not null
+            ? new Mend("Switch the limiter on", [new ParkInsert(main.Id, parked.Id, parked.ParkedIn.Where(id => id != act).ToSequence())])
+            : new Mend($"Put a limiter on {main.Name}", [new AddInsert(main.Id, new(FreeId(main), ProcessorCatalogue.Limiter))]);
+        yield return new(Id, Severity.Hint, [main.Id], $"{main.Name} has no limiter in {template.Acts[0].Name}: a sudden sound goes to the ears as it is.", [mend]);
+    }
+
+    private static InsertId FreeId(Channel main) =>
+        Enumerable.Range(1, ChannelRules.MostInserts + 1).Select(n => new InsertId($"limiter-{n}")).First(id => main.Inserts.All(i => i.Id != id));
+}

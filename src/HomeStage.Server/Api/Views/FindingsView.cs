@@ -1,0 +1,38 @@
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Templates;
+using HomeStage.Server.Data;
+
+namespace HomeStage.Server.Api.Views;
+
+/// <summary>What the soundcheck found at one revision.</summary>
+/// <param name="Open">In the act that was asked for, blockers first.</param>
+/// <param name="Acts">How each act stands: proven means proven in every one.</param>
+public sealed record FindingsView(
+    int Revision, string Act, IReadOnlyList<FindingView> Open, IReadOnlyList<AcceptedView> Accepted, IReadOnlyList<ActStanding> Acts)
+{
+    public static FindingsView Of(OpenDocument document, string act)
+    {
+        var template = document.Template;
+        var reports = template.Acts.ToDictionary(a => a.Id, a => Report.Of(template, a.Id));
+        return new(document.Revision, act,
+            [.. reports[act].Open.Select(f => ViewOf(template, f))],
+            [.. reports[act].Accepted.Select(f => new AcceptedView(ViewOf(template, f), template.Accepted[f.Key]))],
+            [.. template.Acts.Select(a => new ActStanding(a.Id, a.Name, reports[a.Id].Open.Count))]);
+    }
+
+    private static FindingView ViewOf(Template template, Finding finding) =>
+        new(finding.Key, finding.Rule, finding.Severity, finding.Sentence,
+            [.. finding.Channels.Select(id => new NamedChannel(id.Value, template.Channels[id].Name))], finding.Mends);
+}
+
+/// <param name="Channels">What it is about, the one to look at first; empty where it is about the whole.</param>
+public sealed record FindingView(
+    string Key, string Rule, Severity Severity, string Sentence, IReadOnlyList<NamedChannel> Channels, IReadOnlyList<Mend> Mends);
+
+/// <param name="Reason">Why it is as intended.</param>
+public sealed record AcceptedView(FindingView Finding, string Reason);
+
+public sealed record NamedChannel(string Id, string Name);
+
+/// <param name="Open">How many findings count in it.</param>
+public sealed record ActStanding(string Id, string Name, int Open);

@@ -1,0 +1,155 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Soundcheck;
+
+/// <summary>Each rule both ways: what sets it off, what does not, and that each mend removes it and sets off no other.</summary>
+public class RuleTests
+{
+    private const string Write = "write";
+
+    /// <summary>A template in order: nothing is found in it.</summary>
+    private static readonly Template InOrder = OneBar(
+        new Describe("In order", "", [], "Use it as it is."),
+        new AddInsert(EmptyStage.Main, Insert("limit", ProcessorCatalogue.Limiter)),
+        Bus("drums", "mix-bus"), Return("echo", "mix-bus"), Tone("lead", "mix-bus"), Tone("low", "drums"), Trigger("pulse"),
+        new PutSend(new("lead"), new(new("echo"), new(-12))));
+
+    public static TheoryData<string, int> Cases()
+    {
+        var cases = new TheoryData<string, int>();
+        foreach (var (rule, faults) in Faults())
+            for (var i = 0; i < faults.Length; i++)
+                cases.Add(rule, i);
+        return cases;
+    }
+
+    [Fact]
+    public void Look_AtATemplateInOrder_FindsNothing_InAnyAct()
+    {
+        Assert.All(InOrder.Acts, act => Assert.Equal([], Report.Of(InOrder, act.Id).Open));
+        Assert.True(Report.Of(InOrder, Write).IsProven);
+    }
+
+    [Theory]
+    [MemberData(nameof(Cases))]
+    public void Look_AtTheFault_FindsItAndNothingElse_AndEachMendRemovesIt(string rule, int fault)
+    {
+        var template = Faults().Single(f => f.Rule == rule).Faults[fault];
+
+        var finding = Assert.Single(Report.Of(template, Write).Open);
+
+        Assert.Equal(rule, finding.Rule);
+        Assert.NotEmpty(finding.Sentence);
+        foreach (var mend in finding.Mends)
+        {
+            var mended = Assert.IsType<BatchResult.Applied>(Batch.Apply(template, mend.Edits)).Template;
+            Assert.Equal([], Report.Of(mended, Write).Open);
+            Assert.Null(TemplateRules.Check(mended));
+        }
+    }
+
+    [Fact]
+    public void EveryRule_HasAFaultThatSetsItOff_AndAMendUnlessOnlyAPersonCan()
+    {
+        Assert.Equal(Report.Rules.Select(r => r.Id).Order(), Faults().Select(f => f.Rule).Order());
+        foreach (var (rule, faults) in Faults())
+            Assert.Equal(rule == "no-prompt-note", Report.Of(faults[0], Write).Open[0].Mends.Count == 0);
+    }
+
+    [Fact]
+    public void SameSourceTwice_SaysTheDbThatItAdds()
+    {
+        var finding = Report.Of(InOrder.With(new PutSend(new("low"), new(new("drums"), new(0)))), Write).Open[0];
+
+        // Two equal copies in time: +6.02 dB.
+        Assert.Contains("6.0 dB", finding.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void AcceptedFinding_StaysListed_AndDoesNotCount()
+    {
+        var template = InOrder.With(new SetFormat(new("drums"), ChannelFormat.Mono));
+        var finding = Report.Of(template, Write).Open[0];
+
+        var accepted = template.With(new AcceptFinding(finding.Key, "Meant to be narrow."));
+
+        Assert.True(Report.Of(accepted, Write).IsProven);
+        Assert.Equal(finding.Key, Assert.Single(Report.Of(accepted, Write).Accepted).Key);
+        Assert.False(Report.Of(accepted.With(new AcceptFinding(finding.Key, null)), Write).IsProven);
+    }
+
+    [Fact]
+    public void AcceptFinding_WithoutAReason_IsRefused()
+    {
+        Assert.Equal("bad-text", InOrder.RefusalOf(new AcceptFinding("mono-destination/drums", " ")).Code);
+    }
+
+    [Fact]
+    public void FeedbackLoop_InADocumentMadeElsewhere_IsABlocker_AndMovingAChannelOutMendsIt()
+    {
+        var finding = Report.Of(Looped(), Write).Open.Single(f => f.Rule == "feedback-loop");
+
+        Assert.Equal(Severity.Blocker, finding.Severity);
+        Assert.All(finding.Mends, m => Assert.Null(TemplateRules.Check(((BatchResult.Applied)Batch.Apply(Looped(), m.Edits)).Template)));
+    }
+
+    [Property(MaxTest = 150)]
+    public void Mends_OfAnyTemplate_CanBeAppliedAndRemoveTheirFinding(int seed)
+    {
+        var template = new RandomTemplates(seed).Grown(60);
+        foreach (var finding in Report.Of(template, Write).Open)
+        {
+            foreach (var mend in finding.Mends)
+            {
+                var mended = Assert.IsType<BatchResult.Applied>(Batch.Apply(template, mend.Edits)).Template;
+                Assert.DoesNotContain(Report.Of(mended, Write).Open, f => f.Key == finding.Key);
+            }
+        }
+    }
+
+    private static (string Rule, Template[] Faults)[] Faults() =>
+    [
+        ("feedback-loop", [Looped()]),
+        ("reaches-no-output", [InOrder.With(new MoveChannel(new("low"), null, null))]),
+        ("same-source-twice",
+        [
+            InOrder.With(new PutSend(new("low"), new(new("drums"), new(0)))),
+            InOrder.With(new PutSend(new("low"), new(new("drums"), new(-6), TapPoint.Pre))),
+        ]),
+        ("mono-destination", [InOrder.With(new SetFormat(new("drums"), ChannelFormat.Mono))]),
+        ("around-the-main", [InOrder.With(new AddChannel(new() { Id = new("ref"), Name = "Ref track", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(5, 6) }))]),
+        ("default-name", [InOrder.With(new AddChannel(Tone("x", "mix-bus").Channel with { Name = "Instrument 3" }))]),
+        ("doubled-name", [InOrder.With(new AddChannel(Tone("x", "mix-bus").Channel with { Name = "tone LOW" }))]),
+        ("too-much-on-stage", [Crowded()]),
+        ("instrument-nobody-hears", [InOrder.With(
+            [new AddChannel(Tone("x", "mix-bus").Channel with { Patterns = [], Stages = Map<StageState>.From(EmptyStage.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))) })])]),
+        ("no-limiter-while-writing",
+        [
+            InOrder.With(new RemoveInsert(EmptyStage.Main, new("limit"))),
+            InOrder.With(new ParkInsert(EmptyStage.Main, new("limit"), [Write])),
+        ]),
+        ("no-prompt-note", [InOrder with { Note = "" }]),
+    ];
+
+    /// <summary>Two buses in a ring, as only a document made elsewhere can hold them; the ring reaches no output, which has no mend of its own.</summary>
+    private static Template Looped()
+    {
+        var template = InOrder.With(Bus("ring", "drums"));
+        return template with { Channels = template.Channels.Replace(template.Channels[new ChannelId("drums")] with { Destination = new("ring") }) };
+    }
+
+    private static Template Crowded()
+    {
+        var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Breakwater)!.Kit!;
+        Edit[] kits = [.. Enumerable.Range(0, 4).SelectMany(k => Enumerable.Range(2, 8)
+            .Select(o => (Edit)new AddChannel(new() { Id = new($"s{k}-{o}"), Name = $"Split {(char)('A' + k)} of {o}", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new($"kit{k}"), o) }))
+            .Prepend(new AddChannel(new() { Id = new($"kit{k}"), Name = $"Kit {(char)('A' + k)}", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit) })))];
+        return InOrder.With(kits);
+    }
+}

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import FindingMark from './FindingMark.vue'
+import type { Edit, Finding } from '@/api/types'
+import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
+
+/** One finding with what mends it, or with why it is as intended. */
+const props = defineProps<{ finding: Finding; reason?: string }>()
+defineEmits<{ go: [channel: string] }>()
+const document = useDocument()
+const findings = useFindings()
+const asking = ref(false)
+const note = ref('')
+
+const words = { blocker: 'Blocker', warning: 'Warning', hint: 'Hint' }
+
+function mend(edits: Edit[]) {
+  void document.edit(edits)
+}
+
+async function accept() {
+  if (note.value.trim() && (await findings.accept(props.finding, note.value.trim()))) asking.value = false
+}
+</script>
+
+<template>
+  <article class="finding">
+    <p>
+      <FindingMark :severity="finding.severity" /><span class="unseen">{{ words[finding.severity] }}: </span
+      >{{ finding.sentence }}
+    </p>
+    <p v-if="reason" class="quiet">As intended: {{ reason }}</p>
+    <form v-if="asking" class="why" @submit.prevent="accept">
+      <input
+        v-model="note"
+        class="field"
+        maxlength="4000"
+        placeholder="Why it is meant so"
+        aria-label="Why it is meant so"
+        autofocus
+        @keydown.stop
+      />
+      <button type="submit" class="plain" :disabled="note.trim() === ''">Accept</button>
+    </form>
+    <div v-else class="ways">
+      <template v-if="!reason">
+        <button v-for="m in finding.mends" :key="m.name" type="button" class="plain mend" @click="mend(m.edits)">
+          {{ m.name }}
+        </button>
+        <button type="button" class="plain bare" @click="asking = true">It is intended</button>
+      </template>
+      <button v-else type="button" class="plain bare" @click="findings.accept(finding, null)">Count it again</button>
+      <button
+        v-if="finding.channels[0] && finding.channels[0].id !== document.selectedId"
+        type="button"
+        class="plain bare"
+        @click="$emit('go', finding.channels[0].id)"
+      >
+        Show {{ finding.channels[0].name }}
+      </button>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.finding {
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line-soft);
+}
+
+p {
+  display: flex;
+  gap: 7px;
+  align-items: baseline;
+  margin: 0 0 6px;
+}
+
+.ways,
+.why {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.why .field {
+  flex: 1;
+}
+
+.mend {
+  color: var(--lamp);
+  border-color: color-mix(in srgb, var(--lamp) 45%, transparent);
+}
+</style>

@@ -1,0 +1,52 @@
+import { useDebounceFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, shallowRef, watch } from 'vue'
+import { useDocument } from './document'
+import { api, asked } from '@/api/client'
+import type { Finding, Findings } from '@/api/types'
+
+const settleMs = 120
+
+/** What the soundcheck finds in the open document. It follows the edits and never holds them up. */
+export const useFindings = defineStore('findings', () => {
+  const document = useDocument()
+  const found = shallowRef<Findings>()
+
+  const open = computed(() => found.value?.open ?? [])
+  const isProven = computed(() => found.value !== undefined && found.value.acts.every((act) => act.open === 0))
+  const byChannel = computed(() => {
+    const map = new Map<string, Finding[]>()
+    for (const finding of open.value)
+      for (const { id } of finding.channels) map.set(id, [...(map.get(id) ?? []), finding])
+    return map
+  })
+
+  const look = useDebounceFn(async () => {
+    const head = document.head
+    if (!head) return
+    const ask = { params: { path: { id: head.id }, query: { act: document.act } } }
+    const answer = await asked(
+      document.kind === 'song'
+        ? api.GET('/api/songs/{id}/findings', ask)
+        : api.GET('/api/templates/{id}/findings', ask),
+    ).catch(() => undefined)
+    // A later edit asks again; an answer of an earlier revision is of no use.
+    if (answer && answer.revision === document.head?.revision && answer.act === document.act)
+      found.value = answer as Findings
+  }, settleMs)
+
+  watch(
+    () => [document.head?.id, document.head?.revision, document.act],
+    ([id], before) => {
+      if (id !== before?.[0]) found.value = undefined
+      void look()
+    },
+    { immediate: true },
+  )
+
+  function accept(finding: Finding, note: string | null) {
+    return document.edit([{ type: 'accept-finding', key: finding.key, note }])
+  }
+
+  return { found, open, isProven, byChannel, accept }
+})

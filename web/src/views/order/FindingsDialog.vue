@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+import FindingCard from '@/parts/FindingCard.vue'
+import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
+
+const open = defineModel<boolean>('open', { required: true })
+const document = useDocument()
+const findings = useFindings()
+
+function go(channel: string) {
+  document.selectedId = channel
+  open.value = false
+}
+</script>
+
+<template>
+  <Dialog
+    v-model:visible="open"
+    modal
+    header="What the soundcheck found"
+    :style="{ width: '560px' }"
+    :draggable="false"
+  >
+    <p class="acts">
+      <span v-for="act in findings.found?.acts" :key="act.id" :class="{ proven: act.open === 0 }">
+        {{ act.name }}: {{ act.open === 0 ? 'proven' : act.open }}
+      </span>
+    </p>
+    <FindingCard v-for="finding in findings.open" :key="finding.key" :finding="finding" @go="go" />
+    <p v-if="findings.found && findings.open.length === 0" class="proven">Nothing is wrong in this act.</p>
+    <template v-if="findings.found?.accepted.length">
+      <h3>Accepted as intended</h3>
+      <FindingCard
+        v-for="a in findings.found.accepted"
+        :key="a.finding.key"
+        :finding="a.finding"
+        :reason="a.reason"
+        @go="go"
+      />
+    </template>
+    <p class="faint">So far it looks at routing and order. What only measuring shows comes later.</p>
+  </Dialog>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  gap: 18px;
+  margin: 0 0 6px;
+  color: var(--text-2);
+}
+
+.proven {
+  color: var(--proven);
+}
+
+h3 {
+  font-size: 15px;
+  margin-top: 14px;
+}
+</style>
