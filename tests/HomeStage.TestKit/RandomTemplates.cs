@@ -40,7 +40,7 @@ public sealed class RandomTemplates(int seed)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return _random.Next(26) switch
+        return _random.Next(30) switch
         {
             0 or 1 or 2 or 3 => new AddChannel(NewChannel(template), _random.Next(template.Channels.Count + 1)),
             4 => new RemoveChannel(id),
@@ -62,6 +62,9 @@ public sealed class RandomTemplates(int seed)
             22 when channel.Sends.Count > 0 => new RemoveSend(id, Pick(channel.Sends).To),
             23 => Feed(template, id),
             24 => new PutPattern(id, NewPattern()),
+            25 => new SetActs(_random.Next(3) == 0 ? template.Acts.Add(new($"act-{_made++}", "Another")) : template.Acts.Where(_ => _random.Next(3) > 0).ToSequence()),
+            26 when insert is not null => new ParkInsert(id, insert.Id, [Pick(template.Acts).Id]),
+            27 => new AcceptFinding($"rule/{_random.Next(4)}", _random.Next(3) == 0 ? null : "As meant"),
             _ => new SetTimeline(new(60 + _random.Next(100), new(3 + _random.Next(4), 4), [new("Verse", 1 + _random.Next(8)), new("Chorus", 2, 90, new(6, 8))])),
         };
     }

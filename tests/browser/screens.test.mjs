@@ -49,6 +49,7 @@ test('axe: the running order, with a bus, an instrument and everything shown', a
 
 for (const [name, open] of [
   ['add a channel', () => page.getByRole('button', { name: 'Add a channel' })],
+  ['acts', () => page.getByRole('button', { name: 'The list of acts' })],
   ['timeline', () => page.getByRole('button', { name: /BPM/ })],
   ['what it is for', () => page.getByRole('button', { name: 'Night Ferry' })],
   ['start a song', () => page.getByRole('button', { name: 'Start a song' })],
@@ -127,6 +128,20 @@ test('a template is begun from an empty stage, which teaches the next step', asy
   await page.getByRole('button', { name: 'An empty stage' }).click()
   await page.getByText('where a channel stands is where it goes').waitFor()
   assert.deepEqual(await findings(), [])
+})
+
+test('an act is added, and one that shows only buses is there', async () => {
+  await openTemplate(stage, 'Night Ferry')
+  await page.getByRole('radio', { name: 'Buses' }).click()
+  await row(page, 'Deep drum').waitFor({ state: 'detached' })
+  assert.equal(await row(page, 'Drums').count(), 1)
+  await page.getByRole('button', { name: 'The list of acts' }).click()
+  await page.getByRole('button', { name: 'Add an act' }).click()
+  await page.getByRole('textbox', { name: 'Name of act 5' }).fill('Overdubs')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('radio', { name: 'Overdubs' }).click()
+  await row(page, 'Chorus 1').waitFor()
+  await page.getByRole('radio', { name: 'Write' }).click()
 })
 
 test('findings follow the edits, are mended by one press, and may be accepted with a reason', async () => {

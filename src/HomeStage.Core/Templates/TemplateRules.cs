@@ -76,7 +76,7 @@ public static class TemplateRules
         return meter.Unit is 1 or 2 or 4 or 8 or 16 or 32 ? null : new Refusal.OutOfRange("The note value of a meter", meter.Unit, 1, 32, "");
     }
 
-    private static Refusal? CheckActs(Sequence<Act> acts)
+    internal static Refusal? CheckActs(Sequence<Act> acts)
     {
         if (!(acts.Count is >= 1 and <= 20))
             return new Refusal.OutOfRange("The number of acts", acts.Count, 1, 20, "");

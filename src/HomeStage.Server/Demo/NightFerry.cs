@@ -12,7 +12,7 @@ internal static class NightFerry
     public const string Name = "Night Ferry";
     private const ChannelFormat Wide = ChannelFormat.Stereo;
 
-    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages()];
+    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly()];
 
     private static Edit[] Frame() =>
     [
@@ -85,6 +85,14 @@ internal static class NightFerry
         Send("bellbuoy", "quayside", -16), Send("high-bellbuoy", "far-shore", -9), Send("narrator", "quayside", -18), Send("narrator", "far-shore", -20, open: false),
         Send("singers", "open-water", -15), Send("chorus", "open-water", -12), Send("guitar", "quayside", -16), Send("open-water", "far-shore", -12),
     ];
+
+    /// <summary>A fourth act for riding the buses: everything runs, only the sums are seen.</summary>
+    private static IEnumerable<Edit> BusesOnly()
+    {
+        yield return new SetActs([.. EmptyStage.Acts, new("buses", "Buses")]);
+        foreach (var channel in Players().Concat(Drums()).Concat(Voices()).OfType<AddChannel>().Select(e => e.Channel))
+            yield return new SetStage(channel.Id, "buses", channel.Kind == ChannelKind.Direct ? StageState.InTheWings : StageState.BehindTheCurtain);
+    }
 
     private static Edit[] Stages() =>
     [

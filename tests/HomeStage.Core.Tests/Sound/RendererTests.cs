@@ -18,7 +18,7 @@ public class RendererTests
     public void Render_InAnyBlockSize_GivesTheSameSamples(int seed)
     {
         var template = new RandomTemplates(seed).Grown(60) with { Timeline = new(160, new(2, 4), [new("Verse", 2)]) };
-        var request = new RenderRequest(InMix);
+        var request = new RenderRequest(template.Acts[0].Id);
         var whole = Renderer.Render(template, request);
 
         foreach (var size in new[] { 1 + Math.Abs(seed % 97), 64, 1021 })

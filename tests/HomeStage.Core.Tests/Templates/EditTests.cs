@@ -181,6 +181,43 @@ public class EditTests
         Assert.NotEqual(new RandomTemplates(seed).Grown(60), new RandomTemplates(seed).Grown(60).With(new RenameChannel(EmptyStage.Main, "Other")));
     }
 
+    [Fact]
+    public void SetStage_OutOfTheWings_BringsWhatItFeedsOnStage_AndWhatSteersItBehindTheCurtain()
+    {
+        const string Write = "write";
+        Edit Rest(string id) => new SetStage(new(id), Write, StageState.InTheWings);
+        var template = OneBar(Return("echo", "mix-bus"), Bus("keys", "mix-bus", Comp with { Key = new(true) }), Tone("t", "keys"), Trigger("pulse"), Tone("other", "mix-bus"),
+            new PutFeed(new("pulse"), new(new("keys"), Comp.Id, new(0))), new PutSend(new("keys"), new(new("echo"), new(-6))),
+            Rest("echo"), Rest("keys"), Rest("t"), Rest("pulse"), Rest("other"));
+
+        var staged = template.With(new SetStage(new("t"), Write, StageState.OnStage));
+
+        StageState State(string id) => staged.Channels[new ChannelId(id)].StageIn(Write);
+        Assert.Equal((StageState.OnStage, StageState.OnStage, StageState.OnStage), (State("t"), State("keys"), State("echo")));
+        Assert.Equal((StageState.BehindTheCurtain, StageState.InTheWings), (State("pulse"), State("other")));
+    }
+
+    [Fact]
+    public void SetActs_WithoutOne_ForgetsWhatWasSaidForIt_AndUndoBringsItBack()
+    {
+        var before = OneBar(Bus("b", "mix-bus", Comp with { ParkedIn = ["record"] }), new SetStage(new("b"), "record", StageState.InTheWings));
+        var applied = (BatchResult.Applied)Batch.Apply(before, [new SetActs([new("write", "Write"), new("buses", "Buses only")])]);
+
+        Assert.Empty(applied.Template.Channels[new ChannelId("b")].Stages);
+        Assert.Empty(applied.Template.Channels[new ChannelId("b")].Inserts[0].ParkedIn);
+        Assert.Equal(before, ((BatchResult.Applied)Batch.Apply(applied.Template, applied.Inverse)).Template);
+    }
+
+    [Theory]
+    [InlineData("missing")]
+    [InlineData("doubled")]
+    public void SetActs_ToNoneOrToTwoOfOneId_IsRefused(string fault)
+    {
+        Sequence<Act> acts = fault == "missing" ? [] : [new("write", "Write"), new("write", "Write again")];
+
+        Assert.IsType<BatchResult.Refused>(Batch.Apply(OneBar(), [new SetActs(acts)]));
+    }
+
     private static Template WithKit() => OneBar(
         new AddChannel(new()
         {

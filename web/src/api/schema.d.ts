@@ -1338,7 +1338,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -1449,11 +1449,22 @@ export interface components {
             revision: number;
             edits: components["schemas"]["Edit"][];
         };
+        EditRestoreActs: {
+            /** @enum {string} */
+            type: "restore-acts";
+            acts: components["schemas"]["Act"][];
+            channels: components["schemas"]["PlacedChannel"][];
+        };
         EditRestoreChannels: {
             /** @enum {string} */
             type: "restore-channels";
             channels: components["schemas"]["PlacedChannel"][];
             gone: unknown[];
+        };
+        EditSetActs: {
+            /** @enum {string} */
+            type: "set-acts";
+            acts: components["schemas"]["Act"][];
         };
         EditSetFormat: {
             /** @enum {string} */
@@ -1538,9 +1549,9 @@ export interface components {
         EditSetStage: {
             /** @enum {string} */
             type: "set-stage";
+            channel: components["schemas"]["ChannelId"];
             act: string;
             state: components["schemas"]["StageState"];
-            channel: components["schemas"]["ChannelId"];
         };
         EditSetTimeline: {
             /** @enum {string} */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import AboutDialog from './AboutDialog.vue'
+import ActsDialog from './ActsDialog.vue'
 import FindingsDialog from './FindingsDialog.vue'
 import TimelineDialog from './TimelineDialog.vue'
 import FindingMark from '@/parts/FindingMark.vue'
@@ -16,6 +17,7 @@ const starting = ref(false)
 const timing = ref(false)
 const describing = ref(false)
 const checking = ref(false)
+const staging = ref(false)
 const findings = useFindings()
 const actName = computed(() => document.head?.acts.find((act) => act.id === document.act)?.name)
 
@@ -75,6 +77,9 @@ const feltBeat = computed(() =>
           {{ act.name }}
         </button>
       </div>
+      <button type="button" class="more" aria-label="The list of acts" title="The list of acts" @click="staging = true">
+        …
+      </button>
       <span class="gap" />
       <button type="button" class="plain bare ready" :class="{ proven: findings.isProven }" @click="checking = true">
         <template v-if="!findings.found">checking…</template>
@@ -115,6 +120,7 @@ const feltBeat = computed(() =>
   <StartSongDialog v-model:open="starting" :template="template" />
   <TimelineDialog v-model:open="timing" />
   <AboutDialog v-model:open="describing" />
+  <ActsDialog v-model:open="staging" />
   <FindingsDialog v-model:open="checking" />
 </template>
 
@@ -158,6 +164,14 @@ const feltBeat = computed(() =>
   border-bottom: 2px solid transparent;
   padding: 6px 1px;
   font-size: 15px;
+  color: var(--text-3);
+  cursor: pointer;
+}
+
+.more {
+  background: none;
+  border: 0;
+  margin-left: -12px;
   color: var(--text-3);
   cursor: pointer;
 }
