@@ -32,7 +32,7 @@ public class ViewsTests
     [Fact]
     public void ChangeView_OfOneLevel_IsOneRow()
     {
-        var before = new RandomTemplates(3).Grown(80);
+        var before = Stages.OneBar([.. Enumerable.Range(0, 60).Select(i => Stages.Bus($"b{i}", "mix-bus"))]);
         var after = before.With(new SetLevel(EmptyStage.MixBus, new(-1.5)));
 
         var change = ChangeView.Between(Open(before), Open(after));

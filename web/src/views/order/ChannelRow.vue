@@ -75,7 +75,6 @@ function mute() {
     :aria-expanded="row.feeders ? !folded : undefined"
     :aria-selected="selected"
     :tabindex="focusable ? 0 : -1"
-    draggable="true"
     @click="$emit('select')"
     @focus="$emit('select')"
   >
@@ -83,6 +82,7 @@ function mute() {
     <span
       class="name inked"
       role="gridcell"
+      :draggable="!renaming"
       :style="{ paddingLeft: `${row.depth * 18}px`, ...inkOf(row.colour) }"
       @dblclick="$emit('rename')"
     >

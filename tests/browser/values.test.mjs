@@ -1,0 +1,142 @@
+// Values as people type, step and drag them; the whole screen by keys alone; a large template.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, openTemplate, row } from './stage.mjs'
+
+let stage
+let page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+  await openTemplate(stage, 'First Rehearsal')
+})
+after(() => stage.close())
+
+const level = () => page.getByRole('spinbutton', { name: 'Level of Kick, dB' })
+const pan = () => page.getByRole('spinbutton', { name: 'Pan of Kick' })
+
+async function kick() {
+  const id = page.url().split('/').pop()
+  return (await stage.get(`/api/templates/${id}`)).channels.find((c) => c.channel.id === 'kick').channel
+}
+
+/** Waits until the server holds what the screen says, since an edit is on its way for a moment. */
+async function settles(read, expected) {
+  for (let i = 0; i < 100; i++) {
+    if ((await read()) === expected) return
+    await page.waitForTimeout(20)
+  }
+  assert.equal(await read(), expected)
+}
+
+for (const [typed, stored, shown] of [
+  ['-7.5', -7.5, '−7.5'],
+  ['−12', -12, '−12.0'],
+  ['-3,5 dB', -3.5, '−3.5'],
+  ['−∞', null, '−∞'],
+  ['off', null, '−∞'],
+  ['99', 6, '6.0'],
+  ['nonsense', 6, '6.0'],
+])
+  test(`a level typed as “${typed}” is ${shown} dB`, async () => {
+    await level().fill(typed)
+    await level().press('Enter')
+    await settles(async () => (await kick()).level, stored)
+    assert.equal(await level().inputValue(), shown)
+  })
+
+for (const [typed, stored, shown] of [
+  ['30 L', -0.3, '30 L'],
+  ['r 45', 0.45, '45 R'],
+  ['c', 0, 'C'],
+  ['100 r', 1, '100 R'],
+  ['130 r', 1, '100 R'],
+])
+  test(`a pan typed as “${typed}” is ${shown}`, async () => {
+    await pan().fill(typed)
+    await pan().press('Enter')
+    await settles(async () => (await kick()).pan, stored)
+    assert.equal(await pan().inputValue(), shown)
+  })
+
+test('Escape leaves a value as it was', async () => {
+  await level().fill('-40')
+  await level().press('Escape')
+  await level().blur()
+  assert.equal(await level().inputValue(), '6.0')
+  assert.equal((await kick()).level, 6)
+})
+
+test('a value is dragged along a line, and the drag is one revision', async () => {
+  const id = page.url().split('/').pop()
+  const revision = (await stage.get(`/api/templates/${id}`)).head.revision
+  const box = await level().boundingBox()
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  for (let i = 1; i <= 10; i++) await page.mouse.move(x - 4 * i, y)
+  await page.mouse.up()
+  // Ten steps of half a dB to the left.
+  await settles(async () => (await kick()).level, 1)
+  assert.equal((await stage.get(`/api/templates/${id}`)).head.revision, revision + 1)
+})
+
+test('a value says what it is to a screen reader', async () => {
+  await row(page, 'Kick').click()
+  await page.getByRole('button', { name: 'Compressor', exact: true }).click()
+  const threshold = page.getByRole('spinbutton', { name: 'Threshold of Compressor' })
+  assert.equal(await threshold.getAttribute('aria-valuetext'), '−16 dB')
+  assert.deepEqual([await threshold.getAttribute('aria-valuemin'), await threshold.getAttribute('aria-valuemax')], ['-60', '0'])
+})
+
+test('a parameter is stepped by the arrow keys within its range', async () => {
+  const ratio = page.getByRole('spinbutton', { name: 'Ratio of Compressor' })
+  await ratio.fill('1.1')
+  await ratio.press('Enter')
+  for (let i = 0; i < 4; i++) await ratio.press('ArrowDown')
+  await settles(async () => (await kick()).inserts.find((i) => i.id === 'comp').settings.ratio, 1)
+})
+
+test('the running order is walked, folded, muted, moved and cleared by keys alone', async () => {
+  await row(page, 'Drums').focus()
+  await page.keyboard.press('ArrowLeft')
+  await row(page, 'Snare').waitFor({ state: 'detached' })
+  assert.equal(await row(page, 'Drums').getAttribute('aria-expanded'), 'false')
+  await page.keyboard.press('ArrowRight')
+  await row(page, 'Snare').waitFor()
+  await page.keyboard.press('ArrowRight')
+  assert.equal(await page.evaluate(() => document.activeElement.dataset.id), 'breakwater')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('m')
+  await settles(async () => (await kick()).muted, true)
+  await page.keyboard.press('Alt+ArrowUp')
+  await page.waitForFunction(() => [...document.querySelectorAll('[data-id]')].map((e) => e.dataset.id).indexOf('kick') === 3)
+  await page.keyboard.press('Delete')
+  await row(page, 'Kick').waitFor({ state: 'detached' })
+  await page.keyboard.press('Control+z')
+  await row(page, 'Kick').waitFor()
+})
+
+test('a template of a thousand channels opens and takes an edit', async () => {
+  const channel = (i) => ({
+    id: `c${i}`, name: `Voice ${i}`, kind: 'audio', format: 'mono', source: { type: 'input', first: 1, second: null, monitored: false }, destination: 'mix-bus',
+  }) // prettier-ignore
+  const made = await (await post('/api/templates', { name: 'A thousand' })).json()
+  const edits = Array.from({ length: 998 }, (_, i) => ({ type: 'add-channel', channel: channel(i), place: null }))
+  assert.equal((await post(`/api/templates/${made.id}/edits`, { revision: 0, edits })).status, 200)
+  await page.goto(`${stage.address}/templates/${made.id}`)
+  await row(page, 'Voice 0').waitFor()
+  await page.getByRole('button', { name: 'Mute Voice 3', exact: true }).click()
+  await page.locator('[data-id=c3].muted').waitFor()
+  await page.getByRole('searchbox', { name: 'Find a channel' }).fill('voice 997')
+  await row(page, 'Voice 997').waitFor()
+  assert.equal(await page.getByRole('row').count(), 2)
+})
+
+test('nothing went wrong in the console', () => {
+  assert.deepEqual(stage.troubles, [])
+})
+
+function post(path, body) {
+  return fetch(stage.address + path, { method: 'POST', body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })
+}
