@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import { onScopeDispose } from 'vue'
+import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { levelFromText, levelText, numberText, panFromText, panText } from './decibels'
 
 /** A number with its unit: typed, stepped with the arrow keys, or dragged along a line. */
@@ -19,12 +18,15 @@ const emit = defineEmits<{ change: [value: number | null] }>()
 
 const dragPixelsPerStep = 4
 const settleMs = 350
+/** A refused value goes back to what it was after so long at the most. */
+const answerMs = 2000
 const bottomOfLevel = -60
 
 const input = useTemplateRef('input')
 const typed = ref<string>()
 const held = ref<number | null>()
 let settling: ReturnType<typeof setTimeout> | undefined
+let answering: ReturnType<typeof setTimeout> | undefined
 let drag: { x: number; from: number; moved: boolean } | undefined
 
 const shown = computed(() => (held.value === undefined ? props.value : held.value))
@@ -59,8 +61,22 @@ function stepBy(steps: number) {
 
 function settle() {
   clearTimeout(settling)
-  if (held.value !== undefined && held.value !== props.value) emit('change', held.value)
-  held.value = undefined
+  settling = undefined
+  if (held.value !== undefined && held.value !== props.value) send(held.value)
+  else held.value = undefined
+}
+
+/** Until the answer comes the field shows what was asked for, so that the next step starts from there. */
+function send(value: number | null) {
+  held.value = value
+  clearTimeout(answering)
+  answering = setTimeout(answered, answerMs)
+  emit('change', value)
+}
+
+function answered() {
+  clearTimeout(answering)
+  if (!settling && !drag) held.value = undefined
 }
 
 function commit() {
@@ -68,8 +84,10 @@ function commit() {
   typed.value = undefined
   if (value === undefined) return settle()
   const next = value === null ? null : Number(Math.min(props.max, Math.max(props.min, value)).toFixed(6))
-  held.value = undefined
-  if (next !== props.value) emit('change', next)
+  clearTimeout(settling)
+  settling = undefined
+  if (next !== props.value) send(next)
+  else held.value = undefined
 }
 
 function onKey(event: KeyboardEvent) {
@@ -82,6 +100,7 @@ function onKey(event: KeyboardEvent) {
     void nextTick(() => input.value?.select())
   } else if (event.key === 'Escape') {
     clearTimeout(settling)
+    settling = undefined
     typed.value = held.value = undefined
   } else {
     if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
@@ -106,12 +125,17 @@ function onMove(event: PointerEvent) {
 }
 
 function onUp() {
-  if (drag?.moved) settle()
-  else input.value?.select()
+  const moved = drag?.moved
   drag = undefined
+  if (moved) settle()
+  else input.value?.select()
 }
 
-onScopeDispose(() => clearTimeout(settling))
+watch(() => props.value, answered)
+onScopeDispose(() => {
+  clearTimeout(settling)
+  clearTimeout(answering)
+})
 </script>
 
 <template>
