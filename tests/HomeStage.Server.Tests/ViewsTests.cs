@@ -103,5 +103,5 @@ public class ViewsTests
     private static OpenDocument Open(Template template) => new("x", DocumentKind.Template, 0, template, [], []);
 
     private static string Essence(ChannelView row) =>
-        $"{row.Channel.Id} {row.Channel.GetHashCode()} {row.Depth} {row.HueDegrees} {row.Colour} {row.Feeders} {row.ComesFrom} {string.Join('/', row.KeyedBy)} {string.Join('/', row.Steers)}";
+        $"{row.Channel.Id} {row.Channel.GetHashCode()} {row.Depth} {row.HueDegrees} {row.Colour} {row.Role} {row.Feeders} {row.ComesFrom} {string.Join('/', row.KeyedBy)} {string.Join('/', row.Steers)}";
 }

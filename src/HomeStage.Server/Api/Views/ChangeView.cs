@@ -9,10 +9,10 @@ public sealed record ChangeView(HeadView Head, IReadOnlyList<ChannelView> Change
 {
     public static ChangeView Between(OpenDocument before, OpenDocument after)
     {
-        var old = ChannelRows.Of(before.Template);
-        var now = ChannelRows.Of(after.Template);
+        var old = ChannelRows.WithoutRoles(before.Template);
+        var now = ChannelRows.WithoutRoles(after.Template);
         var known = old.ToDictionary(r => r.Channel.Id);
-        var changed = now.Where(r => !known.TryGetValue(r.Channel.Id, out var was) || !Same(was, r)).ToList();
+        var changed = now.Where(r => !known.TryGetValue(r.Channel.Id, out var was) || !Same(was, r)).Select(ChannelRows.WithRole).ToList();
         var moved = !old.Select(r => r.Channel.Id).SequenceEqual(now.Select(r => r.Channel.Id));
         return new(HeadView.Of(after), changed, moved ? [.. now.Select(r => r.Channel.Id.Value)] : null);
     }

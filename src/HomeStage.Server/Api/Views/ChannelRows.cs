@@ -9,7 +9,15 @@ namespace HomeStage.Server.Api.Views;
 /// <summary>The rows of the running order with their words.</summary>
 internal static class ChannelRows
 {
-    public static IReadOnlyList<ChannelView> Of(Template template)
+    private static readonly RoleGuess Unread = RoleReader.Read("");
+
+    /// <summary>Whole rows, with their roles.</summary>
+    public static IReadOnlyList<ChannelView> Of(Template template) => [.. WithoutRoles(template).Select(WithRole)];
+
+    /// <summary>A name costs more to read than all else in a row, so it is read for the rows that travel only.</summary>
+    public static ChannelView WithRole(ChannelView row) => row with { Role = ChannelRole.Of(row.Channel) };
+
+    public static IReadOnlyList<ChannelView> WithoutRoles(Template template)
     {
         var keys = template.Channels.SelectMany(c => c.Feeds.Select(f => (To: f.Channel, From: c.Name))).ToLookup(x => x.To, x => x.From);
         var senders = template.Channels.SelectMany(c => c.Sends.Select(s => s.To)).CountBy(id => id).ToDictionary();
@@ -20,7 +28,7 @@ internal static class ChannelRows
             ComesFrom(template, row, senders.GetValueOrDefault(row.Channel.Id)),
             [.. keys[row.Channel.Id].Distinct()],
             [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()],
-            ChannelRole.Of(row.Channel), colours.GetValueOrDefault(row.Channel.Id)))];
+            Unread, colours.GetValueOrDefault(row.Channel.Id)))];
     }
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch
