@@ -34,6 +34,7 @@ for (const [typed, stored, shown] of [
   ['−12', -12, '−12.0'],
   ['-3,5 dB', -3.5, '−3.5'],
   ['−∞', null, '−∞'],
+  ['-20', -20, '−20.0'],
   ['off', null, '−∞'],
   ['99', 6, '6.0'],
   ['nonsense', 6, '6.0'],
@@ -58,6 +59,21 @@ for (const [typed, stored, shown] of [
     await settles(async () => (await kick()).pan, stored)
     await settles(() => pan().inputValue(), shown)
   })
+
+test('a value that is typed and left at once is one revision', async () => {
+  const id = page.url().split('/').pop()
+  const revision = (await stage.get(`/api/templates/${id}`)).head.revision
+  await level().fill('-9')
+  await level().press('Enter')
+  await pan().focus()
+  await pan().press('Tab')
+  await settles(async () => (await kick()).level, -9)
+  await page.waitForTimeout(300)
+  assert.equal((await stage.get(`/api/templates/${id}`)).head.revision, revision + 1)
+  await level().fill('6')
+  await level().press('Enter')
+  await settles(async () => (await kick()).level, 6)
+})
 
 test('Escape leaves a value as it was', async () => {
   await level().fill('-40')

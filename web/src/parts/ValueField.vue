@@ -26,6 +26,7 @@ const input = useTemplateRef('input')
 const typed = ref<string>()
 const held = ref<number | null>()
 let settling: ReturnType<typeof setTimeout> | undefined
+let pending = false
 let answering: ReturnType<typeof setTimeout> | undefined
 let drag: { x: number; from: number; moved: boolean } | undefined
 
@@ -42,7 +43,9 @@ function write(value: number | null) {
 
 function read(text: string): number | null | undefined {
   if (props.form === 'pan') return panFromText(text)
-  const value = levelFromText(text.replace(/\s*[a-z%: ]+$/i, ''))
+  // A unit behind the number may be typed or not.
+  const whole = levelFromText(text)
+  const value = whole === undefined ? levelFromText(text.replace(/\s*[a-z%: ]+$/i, '')) : whole
   return value === null && props.form !== 'level' ? undefined : value
 }
 
@@ -55,6 +58,7 @@ function bounded(value: number) {
 function stepBy(steps: number) {
   const from = shown.value ?? Math.max(props.min, bottomOfLevel)
   held.value = bounded(from + steps * props.step)
+  pending = true
   clearTimeout(settling)
   settling = setTimeout(settle, settleMs)
 }
@@ -62,6 +66,9 @@ function stepBy(steps: number) {
 function settle() {
   clearTimeout(settling)
   settling = undefined
+  // What was asked for already is not asked for again, as when the field is left before the answer.
+  if (!pending) return
+  pending = false
   if (held.value !== undefined && held.value !== props.value) send(held.value)
   else held.value = undefined
 }
@@ -86,6 +93,7 @@ function commit() {
   const next = value === null ? null : Number(Math.min(props.max, Math.max(props.min, value)).toFixed(6))
   clearTimeout(settling)
   settling = undefined
+  pending = false
   if (next !== props.value) send(next)
   else held.value = undefined
 }
@@ -101,6 +109,7 @@ function onKey(event: KeyboardEvent) {
   } else if (event.key === 'Escape') {
     clearTimeout(settling)
     settling = undefined
+    pending = false
     typed.value = held.value = undefined
   } else {
     if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
@@ -121,6 +130,7 @@ function onMove(event: PointerEvent) {
   const steps = Math.trunc((event.clientX - drag.x) / dragPixelsPerStep)
   if (steps === 0 && !drag.moved) return
   drag.moved = true
+  pending = true
   held.value = bounded(drag.from + steps * props.step * (event.shiftKey ? 0.1 : 1))
 }
 
