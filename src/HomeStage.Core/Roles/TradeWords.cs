@@ -54,7 +54,7 @@ internal static class TradeWords
         "stereo: stereo",
         "reference: ref refs reference references",
         "click: click clk metronome metro countin count",
-        "trigger: trig trigger trg triggers sidechain sc ghost ducker keyer");
+        "trigger: trig trigger trg triggers sidechain sc ducker keyer");
 
     // They say which one it is, not what it is.
     private static readonly HashSet<string> Neutral = new(StringComparer.Ordinal)
