@@ -53,7 +53,7 @@ onMounted(async () => {
         <dt>Length</dt>
         <dd>{{ secondsText(song.seconds) }}</dd>
         <dt>Sections</dt>
-        <dd>
+        <dd class="sections">
           <span v-for="section in sections" :key="section.name" class="section"
             >{{ section.name }} <span class="faint">{{ section.bars }}</span></span
           >
@@ -138,9 +138,10 @@ dd {
   color: var(--text);
 }
 
-.section {
-  margin-right: 12px;
-  white-space: nowrap;
+.sections {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
 }
 
 .waits {
