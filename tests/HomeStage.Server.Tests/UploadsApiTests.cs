@@ -22,6 +22,18 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal([99], part["notesWithoutPiece"]!.AsArray().Select(n => (int)n!));
     }
 
+    [Theory]
+    [InlineData("tidewater", 1)]
+    [InlineData("undertow", 0)]
+    public async Task Midi_OfAMelodyAndDrums_SuggestsThePartThatSuitsTheInstrument(string channel, int suggested)
+    {
+        // Three notes on channel 1, of which one is a piece of the kit, and one hit on channel 10.
+        byte[] events = [0, 0x90, 38, 90, 0x30, 0x80, 38, 0, 0, 0x90, 50, 90, 0x30, 0x80, 50, 0, 0, 0x90, 55, 90, 0x30, 0x80, 55, 0, 0, 0x99, 36, 100, 0x30, 0x89, 36, 0, 0, 0xFF, 0x2F, 0];
+        byte[] file = [.. "MThd"u8, 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, .. "MTrk"u8, 0, 0, 0, (byte)events.Length, .. events];
+
+        Assert.Equal(suggested, (int)(await RunningServer.JsonOf(await SendAsync("midi", channel, file)))["suggested"]!);
+    }
+
     [Fact]
     public async Task Midi_PatternOfTheAnswer_CanBePutInAsItIs()
     {

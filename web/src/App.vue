@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { onErrorCaptured } from 'vue'
 import ListeningBar from '@/parts/ListeningBar.vue'
 import Rail from '@/parts/Rail.vue'
 import { useTheme } from '@/look/theme'
@@ -7,7 +6,6 @@ import { useCatalogue } from '@/state/catalogue'
 
 useTheme()
 void useCatalogue().load()
-onErrorCaptured((error) => console.error(error))
 </script>
 
 <template>

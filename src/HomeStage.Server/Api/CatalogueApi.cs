@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -6,7 +7,10 @@ namespace HomeStage.Server.Api;
 /// <summary>What a template can hold: processors and instruments with their controls.</summary>
 internal static class CatalogueApi
 {
-    public sealed record CatalogueView(IReadOnlyList<ProcessorView> Processors, IReadOnlyList<InstrumentView> Instruments);
+    public sealed record CatalogueView(
+        IReadOnlyList<ProcessorView> Processors, IReadOnlyList<InstrumentView> Instruments, IReadOnlyList<KeyView> Keys);
+
+    public sealed record KeyView(MusicalKey Key, string Name);
 
     public sealed record ProcessorView(string Id, string Name, bool HasKey, IReadOnlyList<ParameterView> Parameters);
 
@@ -17,7 +21,8 @@ internal static class CatalogueApi
 
     public static void MapCatalogue(this RouteGroupBuilder api) => api.MapGet("/catalogue", Ok<CatalogueView> () => TypedResults.Ok(new CatalogueView(
         [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.HasKey, [.. p.Parameters.Select(ViewOf)]))],
-        [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit))])))
+        [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit))],
+        [.. MusicalKey.All.Select(k => new KeyView(k, k.Name))])))
         .WithTags("Catalogue");
 
     private static ParameterView ViewOf(Parameter p) => new(p.Id, p.Name, p.Unit, p.Unit.Symbol(), p.Min, p.Max, p.Step, p.Default);

@@ -12,9 +12,12 @@ namespace HomeStage.Server.Api;
 /// <summary>Files that are read for a channel: they answer with what could be put in, and change nothing.</summary>
 internal static class UploadsApi
 {
+    private const int DrumChannel = 10;
+
     /// <param name="Parts">What can become a pattern.</param>
+    /// <param name="Suggested">Index of the part that suits the instrument best.</param>
     /// <param name="LeftOut">What the file holds besides, in words.</param>
-    public sealed record MidiAnswer(IReadOnlyList<MidiPartView> Parts, IReadOnlyList<string> LeftOut);
+    public sealed record MidiAnswer(IReadOnlyList<MidiPartView> Parts, int Suggested, IReadOnlyList<string> LeftOut);
 
     /// <param name="Bars">Its length in bars of 4/4, or of the file's meter where it states one.</param>
     /// <param name="PiecesHit">For a kit: how many of its pieces the notes play.</param>
@@ -75,12 +78,16 @@ internal static class UploadsApi
     {
         var bar = (content.Meter ?? new(4, 4)).TicksPerBar;
         var pieces = kit?.Pieces.Select(p => p.Note).ToHashSet();
-        return new(
+        MidiPartView[] parts =
             [.. content.Parts.Select(p => new MidiPartView(
                 p.Track, p.Channel, p.Pattern.Name, p.Pattern.Notes.Count, (double)p.Pattern.LengthTicks / bar, p.SkippedBars,
                 pieces is null ? 0 : p.Numbers.Count(pieces.Contains),
                 pieces is null ? [] : [.. p.Numbers.Where(n => !pieces.Contains(n))],
-                p.Pattern))],
-            content.LeftOut);
+                p.Pattern))];
+        return new(parts, Array.IndexOf(parts, parts.MaxBy(p => Suits(p, kit is not null))), content.LeftOut);
     }
+
+    /// <summary>Drums are on MIDI channel 10 as a rule (General MIDI); else a kit's part is the one that it has most pieces for.</summary>
+    private static (int Drums, int Fit) Suits(MidiPartView part, bool forKit) =>
+        forKit ? (part.Channel == DrumChannel ? 1 : 0, part.PiecesHit - part.NotesWithoutPiece.Count) : (0, part.Notes);
 }

@@ -19,7 +19,6 @@ internal static class FirstRehearsal
         new Describe(Name, "Sketches", ["small", "drum set", "two voices"],
             "Opens at once. Kick and snare have channels of their own; the other ten pieces stay on the kit's channel."),
         new SetTimeline(new(96, new(4, 4), [new("Verse", 8), new("Chorus", 8)])),
-        new SetHue(EmptyStage.MixBus, null),
         new AddInsert(EmptyStage.Main, Limiter(4, -1)),
         new AddInsert(EmptyStage.MixBus, Compressor(-14, 1.8, ("attack-ms", 30), ("release-ms", 180))),
         Bus("drums", "Drums", "mix-bus", 38, -1),

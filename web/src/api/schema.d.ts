@@ -1272,6 +1272,7 @@ export interface components {
         CatalogueView: {
             processors: components["schemas"]["ProcessorView"][];
             instruments: components["schemas"]["InstrumentView"][];
+            keys: components["schemas"]["KeyView"][];
         };
         ChangeView: {
             head: components["schemas"]["HeadView"];
@@ -1640,6 +1641,10 @@ export interface components {
             /** Format: double */
             highCutHz?: null | number;
         };
+        KeyView: {
+            key: components["schemas"]["MusicalKey"];
+            name: string;
+        };
         Kit: {
             pieces: components["schemas"]["Piece"][];
             outputs: components["schemas"]["KitOutput"][];
@@ -1671,6 +1676,8 @@ export interface components {
         };
         MidiAnswer: {
             parts: components["schemas"]["MidiPartView"][];
+            /** Format: int32 */
+            suggested: number;
             leftOut: string[];
         };
         MidiPartView: {

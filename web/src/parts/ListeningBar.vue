@@ -77,7 +77,6 @@ function choose(event: Event, which: 'point' | 'section') {
       <WaveRibbon
         :outline="listening.meters?.outline ?? []"
         :sections="sections"
-        :playing="listening.playing"
         :faded="!listening.isCurrent"
         :position="listening.position"
         @seek="listening.seek"

@@ -6,7 +6,9 @@ import { useRouter } from 'vue-router'
 import { choiceOf, keyChoices, keyFromChoice } from './keys'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { MusicalKey } from '@/api/types'
+import { useCatalogue } from '@/state/catalogue'
 
+const catalogue = useCatalogue()
 const open = defineModel<boolean>('open', { required: true })
 const props = defineProps<{ template?: { id: string; name: string; tempoBpm: number; key?: MusicalKey | null } }>()
 const router = useRouter()
@@ -62,7 +64,9 @@ async function start() {
         <label
           >Key<select v-model="key" class="field">
             <option value="">waits</option>
-            <option v-for="choice in keyChoices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
+            <option v-for="choice in keyChoices(catalogue.known.keys)" :key="choice.value" :value="choice.value">
+              {{ choice.text }}
+            </option>
           </select></label
         >
       </div>

@@ -7,7 +7,6 @@ const props = defineProps<{
   /** Pairs of lowest and highest sample. */
   outline: readonly number[]
   sections: readonly { name: string; from: number }[]
-  playing: boolean
   faded: boolean
   position: () => number | undefined
 }>()

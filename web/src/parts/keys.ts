@@ -1,13 +1,11 @@
-import type { MusicalKey } from '@/api/types'
+import type { Catalogue, MusicalKey } from '@/api/types'
 
-const majors = ['C♭', 'G♭', 'D♭', 'A♭', 'E♭', 'B♭', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F♯', 'C♯']
-const minors = ['A♭', 'E♭', 'B♭', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F♯', 'C♯', 'G♯', 'D♯', 'A♯']
+type KeyView = Catalogue['keys'][number]
 
-/** Every key signature in both modes, for a list to choose from. */
-export const keyChoices: { text: string; value: string }[] = [
-  ...minors.map((name, i) => ({ text: `${name} minor`, value: `${i - 7}m` })),
-  ...majors.map((name, i) => ({ text: `${name} major`, value: `${i - 7}M` })),
-].sort((a, b) => a.text.localeCompare(b.text))
+/** The keys of the catalogue as a list to choose from; a choice is worth what {@link choiceOf} makes of its key. */
+export function keyChoices(keys: KeyView[]): { text: string; value: string }[] {
+  return keys.map(({ key, name }) => ({ text: name, value: choiceOf(key) }))
+}
 
 export function keyFromChoice(value: string): MusicalKey | null {
   return value === '' ? null : { fifths: Number.parseInt(value, 10), minor: value.endsWith('m') }

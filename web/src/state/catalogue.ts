@@ -5,7 +5,7 @@ import type { Catalogue, ChannelRow, Insert } from '@/api/types'
 
 /** What templates can hold. Asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
-  const known = ref<Catalogue>({ processors: [], instruments: [] })
+  const known = ref<Catalogue>({ processors: [], instruments: [], keys: [] })
   let loading: Promise<unknown> | undefined
 
   const processors = computed(() => new Map(known.value.processors.map((p) => [p.id, p])))

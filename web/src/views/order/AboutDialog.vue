@@ -5,7 +5,9 @@ import { ref, watch } from 'vue'
 import { choiceOf, keyChoices, keyFromChoice } from '@/parts/keys'
 import type { Edit } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { useCatalogue } from '@/state/catalogue'
 
+const catalogue = useCatalogue()
 const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const name = ref('')
@@ -49,7 +51,9 @@ async function keep() {
         <label
           >Key<select v-model="key" class="field">
             <option value="">waits for the song</option>
-            <option v-for="choice in keyChoices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
+            <option v-for="choice in keyChoices(catalogue.known.keys)" :key="choice.value" :value="choice.value">
+              {{ choice.text }}
+            </option>
           </select></label
         >
       </div>

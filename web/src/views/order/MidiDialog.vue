@@ -17,11 +17,7 @@ const isKit = computed(() => props.channel.source?.type === 'instrument' && prop
 
 watch(open, (now) => {
   if (!now || !props.answer) return
-  // Drums are on MIDI channel 10 as a rule; else a kit's part is the one whose notes it has most pieces for.
-  const hits = props.answer.parts.map((p) =>
-    isKit.value ? (p.channel === 10 ? 1000 : 0) + p.piecesHit - p.notesWithoutPiece.length : p.notes,
-  )
-  chosen.value = hits.indexOf(Math.max(...hits))
+  chosen.value = props.answer.suggested
   section.value = ''
   document.refusal = undefined
 })
