@@ -1,6 +1,11 @@
 using HomeStage.Bench;
 
-// dotnet run -c Release --project bench/HomeStage.Bench
+// dotnet run -c Release --project bench/HomeStage.Bench [render] [edit] [weight]; without a word all of them
 Console.WriteLine($"{Environment.ProcessorCount} cores, {System.Runtime.InteropServices.RuntimeInformation.FrameworkDescription}, medians");
-RenderBench.Run();
-await EditBench.RunAsync();
+bool Asked(string word) => args.Length == 0 || args.Contains(word);
+if (Asked("render"))
+    RenderBench.Run();
+if (Asked("edit"))
+    await EditBench.RunAsync();
+if (Asked("weight"))
+    WeightBench.Run();

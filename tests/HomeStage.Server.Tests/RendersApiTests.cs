@@ -12,13 +12,15 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     [Theory]
     [InlineData("Night Ferry", "Verse")]
     [InlineData("First Rehearsal", "Chorus")]
-    public async Task Render_HasTheLoudnessThatFfmpegMeasures(string template, string section)
+    public async Task Render_HasTheLoudnessAndTruePeakThatFfmpegMeasures(string template, string section)
     {
         var job = await RenderAsync(template, new { section });
 
         var audio = await server.Client.GetByteArrayAsync($"/api/renders/{job["id"]}/audio?bits=24");
 
-        Assert.Equal(FfmpegIntegratedLufs(audio), (double)job["meters"]!["loudnessLufs"]!, 0.1);
+        var (lufs, dbtp) = FfmpegMeters(audio);
+        Assert.Equal(lufs, (double)job["meters"]!["loudnessLufs"]!, 0.1);
+        Assert.Equal(dbtp, (double)job["meters"]!["truePeakDbtp"]!, 0.2);
     }
 
     [Fact]
@@ -88,19 +90,20 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     }
 
     /// <summary>The last frame's metadata, which has three decimals where the summary has one.</summary>
-    private static double FfmpegIntegratedLufs(byte[] wave)
+    private static (double Lufs, double Dbtp) FfmpegMeters(byte[] wave)
     {
         var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.wav");
         File.WriteAllBytes(file, wave);
         try
         {
             using var process = Process.Start(new ProcessStartInfo("ffmpeg",
-                ["-hide_banner", "-nostats", "-loglevel", "error", "-i", file, "-af", "ebur128=metadata=1,ametadata=print:key=lavfi.r128.I:file=-", "-f", "null", "-"])
+                ["-hide_banner", "-nostats", "-loglevel", "error", "-i", file, "-af", "ebur128=peak=true:metadata=1,ametadata=print:file=-", "-f", "null", "-"])
             { RedirectStandardOutput = true, UseShellExecute = false })!;
             var said = process.StandardOutput.ReadToEnd();
             process.WaitForExit();
             Assert.Equal(0, process.ExitCode);
-            return double.Parse(Integrated().Matches(said)[^1].Groups["lufs"].Value, CultureInfo.InvariantCulture);
+            double Last(Regex which) => double.Parse(which.Matches(said)[^1].Groups["value"].Value, CultureInfo.InvariantCulture);
+            return (Last(Integrated()), 20 * Math.Log10(Last(TruePeak())));
         }
         finally
         {
@@ -108,6 +111,10 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
         }
     }
 
-    [GeneratedRegex(@"lavfi\.r128\.I=(?<lufs>-?[\d.]+)", RegexOptions.ExplicitCapture, 1000)]
+    [GeneratedRegex(@"lavfi\.r128\.I=(?<value>-?[\d.]+)", RegexOptions.ExplicitCapture, 1000)]
     private static partial Regex Integrated();
+
+    /// <summary>An amplitude, not dB.</summary>
+    [GeneratedRegex(@"lavfi\.r128\.true_peak=(?<value>[\d.]+)", RegexOptions.ExplicitCapture, 1000)]
+    private static partial Regex TruePeak();
 }

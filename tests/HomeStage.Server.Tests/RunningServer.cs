@@ -50,7 +50,7 @@ public sealed class RunningServer : IAsyncLifetime
 
     public async Task<JsonNode> WaitAsync(string path, string until = "done")
     {
-        for (var i = 0; i < 600; i++)
+        for (var i = 0; i < 2400; i++)
         {
             var job = await GetAsync(path);
             if (job["state"]!.ToString() is var state && state is not ("waiting" or "running"))
@@ -62,7 +62,7 @@ public sealed class RunningServer : IAsyncLifetime
             await Task.Delay(50);
         }
 
-        throw new TimeoutException($"{path} took longer than half a minute.");
+        throw new TimeoutException($"{path} took longer than two minutes.");
     }
 
     public static async Task<JsonNode> JsonOf(HttpResponseMessage answer) => JsonNode.Parse(await answer.Content.ReadAsStringAsync())!;

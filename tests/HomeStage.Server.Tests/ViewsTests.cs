@@ -11,16 +11,16 @@ namespace HomeStage.Server.Tests;
 /// <summary>What the screen is told.</summary>
 public class ViewsTests
 {
-    [Property(MaxTest = 150)]
-    public void ChangeView_PutOverTheOldRows_GivesTheNewOnes(int seed)
+    [Property(MaxTest = 300)]
+    public void ChangeView_PutOverTheOldRows_GivesTheNewOnes(int seed, bool single)
     {
         var chance = new RandomTemplates(seed);
         var before = chance.Grown(40);
-        if (Batch.Apply(before, chance.Edits(before, 4)) is not BatchResult.Applied applied)
+        if (Batch.Apply(before, chance.Edits(before, single ? 1 : 4)) is not BatchResult.Applied applied)
             return;
         var (old, now) = (DocumentView.Of(Open(before)), DocumentView.Of(Open(applied.Template)));
 
-        var change = ChangeView.Between(Open(before), Open(applied.Template));
+        var change = ChangeView.Between(Open(before), Open(applied.Template), new());
 
         var rows = old.Channels.ToDictionary(r => r.Channel.Id.Value);
         foreach (var row in change.Changed)
@@ -35,7 +35,7 @@ public class ViewsTests
         var before = Stages.OneBar([.. Enumerable.Range(0, 60).Select(i => Stages.Bus($"b{i}", "mix-bus"))]);
         var after = before.With(new SetLevel(EmptyStage.MixBus, new(-1.5)));
 
-        var change = ChangeView.Between(Open(before), Open(after));
+        var change = ChangeView.Between(Open(before), Open(after), new());
 
         Assert.Equal(EmptyStage.MixBus, Assert.Single(change.Changed).Channel.Id);
         Assert.Null(change.Order);

@@ -40,8 +40,9 @@ public sealed class RandomTemplates(int seed)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return _random.Next(30) switch
+        return _random.Next(42) switch
         {
+            >= 30 => new RandomParts(_random).Next(template),
             0 or 1 or 2 or 3 => new AddChannel(NewChannel(template), _random.Next(template.Channels.Count + 1)),
             4 => new RemoveChannel(id),
             5 => new RenameChannel(id, $"Name {_random.Next(100)}"),

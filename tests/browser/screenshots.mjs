@@ -36,6 +36,15 @@ await page.getByRole('button', { name: 'Show all' }).click()
 await shoot('instrument')
 await page.getByRole('button', { name: 'Show all' }).click()
 
+await row(page, 'Side drum').click()
+await row(page, 'Wood blocks').click({ modifiers: ['Shift'] })
+await shoot('several-channels')
+await page.getByRole('searchbox', { name: 'Find a channel' }).fill('bell')
+await row(page, 'Harbour lights').click()
+await shoot('notes-channel')
+await page.getByRole('searchbox', { name: 'Find a channel' }).fill('')
+await row(page, 'Main').click()
+
 await page.dragAndDrop('[data-id=mix-bus] .text', '[data-id=drums] .text')
 await page.getByRole('alert').waitFor()
 await shoot('loop-refused')
@@ -51,6 +60,12 @@ for (let i = 0; i < 2; i++) {
   await page.getByRole('button', { name: 'Undo' }).click()
   await page.waitForTimeout(200)
 }
+
+await page.getByRole('button', { name: 'History' }).click()
+await page.getByRole('button', { name: 'Compare revision 2 with now' }).click()
+await page.getByRole('heading', { name: 'From revision 2 to now' }).waitFor()
+await shoot('history')
+await page.keyboard.press('Escape')
 
 await page.getByRole('button', { name: /BPM/ }).click()
 await shoot('timeline')

@@ -115,7 +115,7 @@ test('undo takes back one by one, redo brings again', async () => {
 
 test('it is rendered, measured, played, and after an edit goes on with the new sound', async () => {
   await page.getByLabel('Over').selectOption('Verse')
-  await page.getByRole('button', { name: 'Play' }).click()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
   await page.getByRole('button', { name: 'Pause' }).waitFor({ timeout: 60_000 })
   const loudness = await page.locator('.meters dd').first().innerText()
   assert.match(loudness, /^−\d+\.\d LUFS$/)
@@ -208,7 +208,7 @@ function readMidi(midi) {
   assert.deepEqual(all('keySignature').map((e) => [e.key, e.scale]), [[-1, 1]])
   assert.deepEqual(all('marker').map((e) => e.text), ['Intro', 'Verse', 'Crossing', 'Chorus', 'Landing'])
   const names = midi.tracks.slice(1).map((t) => t.find((e) => e.type === 'trackName').text)
-  assert.deepEqual(names, ['Tidewater Kit', 'Undertow', 'Bellbuoy', 'Bellbuoy, high', 'Lamp keys'])
+  assert.deepEqual(names, ['Tidewater Kit', 'Undertow', 'Bellbuoy', 'Bellbuoy, high', 'Harbour lights', 'Lamp keys'])
   const kit = midi.tracks[1].filter((e) => e.type === 'noteOn' && e.velocity > 0)
   assert.ok(kit.length > 200)
   assert.ok(kit.every((e) => e.channel === 9))

@@ -22,6 +22,7 @@ public enum Unit
     Decibels,
     Hertz,
     Milliseconds,
+    Seconds,
     Percent,
 
     /// <summary>Input dB to output dB, above the threshold: 4 is 4 : 1.</summary>

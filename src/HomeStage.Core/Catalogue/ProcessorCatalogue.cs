@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Catalogue;
@@ -10,6 +11,12 @@ public static class ProcessorCatalogue
     public const string Limiter = "limiter";
     public const string Delay = "delay";
     public const string Gain = "gain";
+    public const string Gate = "gate";
+    public const string Image = "image";
+    public const string Reverb = "reverb";
+    public const string Chorus = "chorus";
+    public const string Saturator = "saturator";
+    public const string Clipper = "clipper";
 
     public static readonly Sequence<ProcessorKind> All =
     [
@@ -29,7 +36,7 @@ public static class ProcessorCatalogue
             new("high-shelf-db", "High shelf", Unit.Decibels, -18, 18, 0.1, 0),
             Parameter.Switch("high-cut", "High cut", on: false),
             new("high-cut-hz", "High cut at", Unit.Hertz, 500, 20000, 10, 12000),
-        ]),
+        ]) { SharePercent = 0.5 },
         new(Compressor, "Compressor", HasKey: true,
         [
             new("threshold-db", "Threshold", Unit.Decibels, -60, 0, 0.5, -18),
@@ -39,7 +46,7 @@ public static class ProcessorCatalogue
             new("release-ms", "Release", Unit.Milliseconds, 5, 2000, 1, 120),
             new("make-up-db", "Make-up", Unit.Decibels, 0, 24, 0.1, 0),
             new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
-        ]),
+        ]) { SharePercent = 0.5 },
         new(Limiter, "Limiter", HasKey: false,
         [
             new("ceiling-db", "Ceiling", Unit.Decibels, -24, 0, 0.1, -1),
@@ -47,7 +54,7 @@ public static class ProcessorCatalogue
             new("look-ahead-ms", "Look-ahead", Unit.Milliseconds, 0.5, 10, 0.5, 2),
             new("release-ms", "Release", Unit.Milliseconds, 5, 1000, 1, 80),
         ])
-        { LatencyParameter = "look-ahead-ms" },
+        { LatencyParameter = "look-ahead-ms", SharePercent = 1.4 },
         new(Delay, "Delay", HasKey: false,
         [
             new("left-quarters", "Left tap", Unit.Quarters, 0.0625, 8, 0.0625, 0.5),
@@ -56,8 +63,53 @@ public static class ProcessorCatalogue
             new("low-cut-hz", "Loop low cut at", Unit.Hertz, 20, 2000, 1, 150),
             new("high-cut-hz", "Loop high cut at", Unit.Hertz, 500, 20000, 10, 6000),
             new("wet-percent", "Wet", Unit.Percent, 0, 100, 1, 100),
-        ]),
-        new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]),
+        ]) { SharePercent = 0.5 },
+        new(Gate, "Gate", HasKey: true,
+        [
+            new("threshold-db", "Threshold", Unit.Decibels, -80, 0, 0.5, -40),
+            new("range-db", "Range", Unit.Decibels, 0, 80, 1, 40),
+            new("attack-ms", "Attack", Unit.Milliseconds, 0.05, 50, 0.05, 0.5),
+            new("hold-ms", "Hold", Unit.Milliseconds, 0, 1000, 1, 30),
+            new("release-ms", "Release", Unit.Milliseconds, 5, 2000, 1, 120),
+        ]) { SharePercent = 0.9 },
+        new(Image, "Image", HasKey: false,
+        [
+            new("width-percent", "Width", Unit.Percent, 0, 200, 1, 100),
+            new("middle-db", "Middle", Unit.Decibels, -24, 12, 0.1, 0),
+            Parameter.Switch("mono-below", "Mono below", on: false),
+            new("mono-below-hz", "Mono below at", Unit.Hertz, 20, 500, 1, 120),
+            Parameter.Switch("flip-left", "Flip left", on: false),
+            Parameter.Switch("flip-right", "Flip right", on: false),
+        ]) { SharePercent = 0.3 },
+        new(Reverb, "Reverb", HasKey: false,
+        [
+            new("decay-s", "Decay", Unit.Seconds, 0.1, 20, 0.1, 2),
+            new("size-percent", "Size", Unit.Percent, 20, 300, 1, 100),
+            new("damping-hz", "Damping above", Unit.Hertz, 500, 20000, 10, 6000),
+            new("pre-delay-quarters", "Pre-delay", Unit.Quarters, 0, 2, 0.0625, 0),
+            new("width-percent", "Width", Unit.Percent, 0, 100, 1, 100),
+            new("wet-percent", "Wet", Unit.Percent, 0, 100, 1, 100),
+        ]) { SharePercent = 0.5 },
+        new(Chorus, "Chorus", HasKey: false,
+        [
+            new("rate-hz", "Rate", Unit.Hertz, 0.05, 5, 0.05, 0.5),
+            new("depth-ms", "Depth", Unit.Milliseconds, 0, 10, 0.1, 3),
+            new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 50),
+        ]) { SharePercent = 0.4 },
+        new(Saturator, "Saturator", HasKey: false,
+        [
+            new("drive-db", "Drive", Unit.Decibels, 0, 36, 0.5, 6),
+            new("output-db", "Output", Unit.Decibels, -36, 12, 0.5, -3),
+            new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
+        ])
+        { OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
+        new(Clipper, "Clipper", HasKey: false,
+        [
+            new("ceiling-db", "Ceiling", Unit.Decibels, -24, 0, 0.1, -1),
+            new("input-db", "Input gain", Unit.Decibels, -12, 24, 0.1, 0),
+        ])
+        { OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
+        new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]) { SharePercent = 0.2 },
     ];
 
     public static ProcessorKind? Find(string id) => All.FirstOrDefault(p => p.Id == id);

@@ -8,6 +8,7 @@ public static class UnitNames
         Unit.Decibels => "dB",
         Unit.Hertz => "Hz",
         Unit.Milliseconds => "ms",
+        Unit.Seconds => "s",
         Unit.Percent => "%",
         Unit.Ratio => ": 1",
         Unit.Quality => "Q",

@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Roles;
@@ -5,16 +6,22 @@ namespace HomeStage.Core.Roles;
 /// <summary>What a channel is for: its name, seen together with its kind.</summary>
 public static class ChannelRole
 {
-    /// <summary>A bus that is called after one sound is the bus of its family; main and triggers are what their kind says.</summary>
+    /// <summary>What a person has said holds. A bus that is called after one sound is the bus of its family; main and triggers are what their kind
+    /// says; where a name tells nothing, the instrument or the kind does.</summary>
     public static RoleGuess Of(Channel channel)
     {
         var read = RoleReader.Read(channel.Name);
+        if (channel.Role is { } said)
+            return read with { Role = said, Family = RoleNames.FamilyOf(said), Confidence = 1 };
         var role = channel.Kind switch
         {
             ChannelKind.Main => "main",
             ChannelKind.Trigger => "trigger",
             ChannelKind.Bus => BusOf(read),
-            _ => null,
+            _ when read.Role != RoleNames.Unknown => null,
+            ChannelKind.Return => "return-bus",
+            ChannelKind.Split => "percussion",
+            _ => channel.Source is InstrumentSource played ? InstrumentCatalogue.Find(played.Instrument)?.Role : null,
         };
         return role is null ? read : read with { Role = role, Family = RoleNames.FamilyOf(role), Confidence = Math.Max(read.Confidence, 0.7) };
     }

@@ -33,7 +33,7 @@ public static class ShortestLoop
 
     private static int Cost(Link link) => link.Kind == LinkKind.Within ? 0 : 1;
 
-    private static (IReadOnlyList<int> Path, int Cost)? Around(int start, List<Link>[] after, int limit)
+    private static (IReadOnlyList<int> Path, int Cost)? Around(int start, Adjacency after, int limit)
     {
         var cost = new Dictionary<int, int> { [start] = 0 };
         var cameFrom = new Dictionary<int, int>();

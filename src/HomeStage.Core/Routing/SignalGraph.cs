@@ -46,7 +46,7 @@ public sealed class SignalGraph
 
     public int PostOf(int channel) => PreOf(channel) + 1;
 
-    /// <returns>The stage that plays the channel's instrument, or −1.</returns>
+    /// <returns>The stage that plays the channel's instrument or its sounds, or −1.</returns>
     public int PlayerOf(int channel) => _first[channel] == _input[channel] ? -1 : _first[channel];
 
     private void AddStages(int c)
@@ -54,7 +54,7 @@ public sealed class SignalGraph
         var channel = _template.Channels[c];
         _runs[c] = _act is null || channel.StageIn(_act) != StageState.InTheWings;
         _first[c] = _stages.Count;
-        if (channel.Source is InstrumentSource)
+        if (channel.Source is InstrumentSource || channel.Starters.Count > 0)
             _stages.Add(new(c, StageKind.Player));
         _input[c] = _stages.Count;
         _stages.Add(new(c, StageKind.Input));
@@ -75,6 +75,8 @@ public sealed class SignalGraph
             Join(PlayerOf(c), _input[c], LinkKind.InstrumentOutput, output: 1);
         if (channel.Source is OutputSource split && RunningIndex(split.Instrument) is { } player && PlayerOf(player) >= 0)
             Join(PlayerOf(player), _input[c], LinkKind.InstrumentOutput, output: split.Output);
+        if (channel.Source is InternalSource recorded && RunningIndex(recorded.From) is { } from)
+            Join(Tap(from, recorded.Tap), _input[c], LinkKind.Internal);
         if (channel.Destination is { } to && RunningIndex(to) is { } target)
             Join(PostOf(c), _input[target], LinkKind.Destination);
         AddSends(c, channel);

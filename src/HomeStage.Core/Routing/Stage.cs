@@ -5,7 +5,7 @@ namespace HomeStage.Core.Routing;
 /// <summary>A step of a channel at which signals can meet or be taken.</summary>
 public enum StageKind
 {
-    /// <summary>What plays an instrument; its outputs feed the inputs of its own channel and of its splits.</summary>
+    /// <summary>What plays an instrument or uploaded sound; its outputs feed the inputs of its own channel and of its splits.</summary>
     Player,
 
     /// <summary>Where everything that feeds the channel is summed.</summary>
@@ -39,6 +39,9 @@ public enum LinkKind
 
     Send,
 
+    /// <summary>Into the channel that records it.</summary>
+    Internal,
+
     /// <summary>Into the key input of an insert.</summary>
     Key,
 }
@@ -48,4 +51,4 @@ public enum LinkKind
 /// <param name="To">Index of a stage.</param>
 /// <param name="Level">What the copy is turned by on the way; 0 dB but for sends and feeds.</param>
 /// <param name="Output">Number of the instrument's output, for instrument outputs; 0 otherwise.</param>
-public sealed record Link(int From, int To, LinkKind Kind, Decibels Level, int Output = 0);
+public readonly record struct Link(int From, int To, LinkKind Kind, Decibels Level, int Output = 0);

@@ -30,17 +30,3 @@ public static class StageOrder
         return order;
     }
 }
-
-/// <summary>The links that leave, or that enter, each stage.</summary>
-internal static class Adjacency
-{
-    public static List<Link>[] Of(int stageCount, IReadOnlyList<Link> links, bool entering = false)
-    {
-        var lists = new List<Link>[stageCount];
-        for (var stage = 0; stage < stageCount; stage++)
-            lists[stage] = [];
-        foreach (var link in links)
-            lists[entering ? link.To : link.From].Add(link);
-        return lists;
-    }
-}

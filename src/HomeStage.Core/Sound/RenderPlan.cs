@@ -1,5 +1,7 @@
 using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Sound.Instruments;
 using HomeStage.Core.Sound.Processors;
@@ -17,6 +19,8 @@ internal sealed class RenderPlan
     private readonly RenderRequest _request;
     private readonly RenderRange _range;
     private readonly TimeMap _timeMap;
+    private readonly NoteRoute _notes;
+    private readonly IMediaShelf _shelf;
     private readonly int _capacity;
     private readonly DelayCompensation _compensation;
     private readonly ILookup<int, (Link Link, int Padding)> _entering;
@@ -26,8 +30,10 @@ internal sealed class RenderPlan
     private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
 
     /// <param name="request">Held against the template before.</param>
-    public RenderPlan(Template template, RenderRequest request, int blockFrames)
+    public RenderPlan(Template template, RenderRequest request, IMediaShelf shelf, int blockFrames)
     {
+        _shelf = shelf;
+        _notes = new(template, request.Act);
         _template = template;
         _request = request;
         _capacity = blockFrames;
@@ -101,7 +107,7 @@ internal sealed class RenderPlan
                 AddPlayer(index, channel);
                 break;
             case StageKind.Input:
-                AddSum(index, block);
+                AddSum(index, block, channel.PolarityFlipped);
                 break;
             case StageKind.Insert:
                 AddInsert(index, block, channel.Inserts[stage.Insert]);
@@ -117,7 +123,14 @@ internal sealed class RenderPlan
 
     private void AddPlayer(int index, Channel channel)
     {
-        var source = (InstrumentSource)channel.Source!;
+        if (channel.Source is not InstrumentSource source)
+        {
+            var block = _playerOutputs[(index, 1)] = new(2, _capacity);
+            var clips = new ClipPlayer(channel, _timeMap, _range, _shelf, _template.SampleRateHz);
+            _steps.Add(frames => clips.Render(block, frames));
+            return;
+        }
+
         var outputs = new SignalBlock?[source.Kit?.Outputs.Count ?? 1];
         foreach (var link in _graph.Links.Where(l => l.From == index && l.Kind == LinkKind.InstrumentOutput))
         {
@@ -132,13 +145,13 @@ internal sealed class RenderPlan
     private List<NoteEvent> Notes(Channel channel)
     {
         long Frame(double seconds) => (long)Math.Round((seconds - _range.StartSeconds) * _template.SampleRateHz);
-        return [.. _timeMap.Lay(channel.Patterns)
+        return [.. _notes.Of(channel)
             .Select(n => (Start: Frame(n.StartSeconds), End: Frame(n.EndSeconds), Note: n))
             .Where(n => n.Start >= 0 && n.Start < LengthFrames)
             .Select((n, i) => new NoteEvent(n.Start, Math.Max(n.Start + 1, n.End), n.Note.Number, n.Note.Velocity, i))];
     }
 
-    private void AddSum(int index, SignalBlock block)
+    private void AddSum(int index, SignalBlock block, bool flipped)
     {
         var mixers = Mixers(index, _ => true);
         _steps.Add(frames =>
@@ -146,6 +159,8 @@ internal sealed class RenderPlan
             block.Clear(frames);
             foreach (var mixer in mixers)
                 mixer.AddTo(block, frames);
+            if (flipped)
+                block.Scale(-1, frames);
         });
     }
 

@@ -9,5 +9,8 @@ namespace HomeStage.Core.Sound;
 public sealed record RenderedSound(
     float[] Left, float[] Right, int SampleRateHz, double? LoudnessLufs, double? PeakDbfs, int LatencyFrames)
 {
+    /// <summary>Largest value between the samples; null for silence, or where it was not measured.</summary>
+    public double? TruePeakDbtp { get; init; }
+
     public double Seconds => (double)Left.Length / SampleRateHz;
 }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Media;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Templates;
 
@@ -11,18 +12,19 @@ public static class Renderer
     /// <summary>Renders one listening point from rest. The same request gives the same samples for any block size.</summary>
     /// <param name="request">Must pass its own check.</param>
     /// <param name="progress">Told the share that is done, in [0, 1].</param>
+    /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <param name="blockFrames">Frames at a time, in [1, 8,192].</param>
     /// <exception cref="ArgumentException">The request does not fit the template.</exception>
     /// <exception cref="OperationCanceledException">Cancelled; asked at each block.</exception>
     public static RenderedSound Render(
-        Template template, RenderRequest request, IProgress<double>? progress = null,
+        Template template, RenderRequest request, IProgress<double>? progress = null, IMediaShelf? shelf = null,
         int blockFrames = DefaultBlockFrames, CancellationToken cancellation = default)
     {
         if (!(blockFrames is >= 1 and <= 8192))
             throw new ArgumentOutOfRangeException(nameof(blockFrames), blockFrames, "Must lie in [1, 8,192] frames.");
         if (request.Check(template) is { } wrong)
             throw new ArgumentException(wrong.Sentence, nameof(request));
-        var plan = new RenderPlan(template, request, blockFrames);
+        var plan = new RenderPlan(template, request, shelf ?? EmptyShelf.Instance, blockFrames);
         var left = new float[plan.LengthFrames];
         var right = new float[plan.LengthFrames];
         var latency = plan.LatencyFrames;
@@ -51,6 +53,7 @@ public static class Renderer
         const int Stretch = 4096;
         var loudness = new LoudnessMeter(2, sound.SampleRateHz);
         var peak = new PeakMeter();
+        var truePeak = new TruePeakMeter(2);
         var block = new SignalBlock(2, Stretch);
         for (var start = 0; start < sound.Left.Length; start += Stretch)
         {
@@ -59,8 +62,11 @@ public static class Renderer
             sound.Right.AsSpan(start, frames).CopyTo(block.Lane(1, frames));
             loudness.Add(block, frames);
             peak.Add(block, frames);
+            truePeak.Add(block, frames);
         }
 
-        return sound with { LoudnessLufs = loudness.IntegratedLufs, PeakDbfs = peak.PeakDbfs };
+        truePeak.End();
+
+        return sound with { LoudnessLufs = loudness.IntegratedLufs, PeakDbfs = peak.PeakDbfs, TruePeakDbtp = truePeak.TruePeakDbtp };
     }
 }

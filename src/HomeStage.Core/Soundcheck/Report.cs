@@ -12,8 +12,12 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
     public static IReadOnlyList<ISoundcheckRule> Rules { get; } =
     [
         new FeedbackLoop(), new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
-        new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(), new NoPromptNote(),
+        new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
+        new NoRole(), new MovesNothing(), new WeightOverBudget(), new NoPromptNote(),
     ];
+
+    /// <exception cref="InvalidOperationException">There is no such rule.</exception>
+    public static string GroupOf(string rule) => Rules.First(r => r.Id == rule).Group;
 
     public bool IsProven => Open.Count == 0;
 

@@ -1,8 +1,11 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Templates;
 
-/// <summary>One line of the running order: source → inserts → mute → pre point → fader → pan → post point → destination.</summary>
+/// <summary>One line of the running order: source → polarity → inserts → mute → pre point → fader → pan → post point → destination.</summary>
 public sealed record Channel
 {
     public required ChannelId Id { get; init; }
@@ -11,6 +14,9 @@ public sealed record Channel
     public required string Name { get; init; }
 
     public required ChannelKind Kind { get; init; }
+
+    /// <summary>What the channel is for, as a person has said; null where its name tells.</summary>
+    public string? Role { get; init; }
 
     public ChannelFormat Format { get; init; } = ChannelFormat.Stereo;
 
@@ -23,8 +29,29 @@ public sealed record Channel
     /// <summary>Where the sound comes from; null for sums.</summary>
     public Source? Source { get; init; }
 
-    /// <summary>Starters: what an instrument plays. Sorted by name, which is unique.</summary>
+    /// <summary>Whether the sound is turned upside down before the inserts.</summary>
+    public bool PolarityFlipped { get; init; }
+
+    /// <summary>Starters: what an instrument or notes channel plays. Sorted by name, which is unique.</summary>
     public Sequence<Pattern> Patterns { get; init; } = [];
+
+    /// <summary>Sound that waits on an audio or direct channel. Sorted by name, which is unique.</summary>
+    public Sequence<AudioStarter> Starters { get; init; } = [];
+
+    /// <summary>How the instrument or notes channel is played; null for any device with nothing kept out.</summary>
+    public NoteInput? NoteInput { get; init; }
+
+    /// <summary>What notes pass through before the instrument hears them, in order.</summary>
+    public Sequence<NoteProcessor> NoteProcessors { get; init; } = [];
+
+    /// <summary>The instruments that a notes channel plays; one a target.</summary>
+    public Sequence<ChannelId> Plays { get; init; } = [];
+
+    /// <summary>Where a notes channel goes outside; null for nowhere.</summary>
+    public MidiPort? MidiOut { get; init; }
+
+    /// <summary>Name of the groove that its notes follow; null for straight.</summary>
+    public string? Groove { get; init; }
 
     public Sequence<Insert> Inserts { get; init; } = [];
 
@@ -33,6 +60,15 @@ public sealed record Channel
 
     /// <summary>Sorted by target; one a target.</summary>
     public Sequence<SidechainFeed> Feeds { get; init; } = [];
+
+    /// <summary>Prepared curves over sections; one a target and section.</summary>
+    public Sequence<Shape> Shapes { get; init; } = [];
+
+    /// <summary>The audio channel that takes this instrument's print; null for none.</summary>
+    public ChannelId? PrintTwin { get; init; }
+
+    /// <summary>Whether it is an empty channel that waits for the next new part.</summary>
+    public bool Spare { get; init; }
 
     /// <summary>The fader, in [−∞, +6] dB.</summary>
     public Decibels Level { get; init; }

@@ -1,5 +1,9 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Roles;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Templates;
@@ -14,11 +18,16 @@ internal static class ChannelRules
     public static Refusal? Check(Template template, Channel channel) =>
         TextRules.Name("A channel's name", channel.Name)
         ?? TextRules.Note($"The note on {channel.Name}", channel.Note)
+        ?? CheckRole(channel)
         ?? CheckLevels(channel)
         ?? CheckStages(template, channel)
         ?? DestinationRules.Check(template, channel)
         ?? SourceRules.Check(template, channel)
         ?? CheckPatterns(channel)
+        ?? NoteInputRules.Check(template, channel)
+        ?? AudioStarter.Check(channel)
+        ?? Shape.Check(channel)
+        ?? CheckTwin(template, channel)
         ?? CheckInserts(template, channel)
         ?? ConnectionRules.Check(template, channel);
 
@@ -45,12 +54,26 @@ internal static class ChannelRules
     {
         if (channel.Patterns.Count == 0)
             return null;
-        if (channel.Source is not InstrumentSource)
+        if (channel.Source is not InstrumentSource && channel.Kind != ChannelKind.Notes)
             return new Refusal.WrongPlace(channel.Name, "plays no instrument, so it holds no pattern");
         if (channel.Patterns.Count > MostPatterns)
             return new Refusal.TooMany($"patterns on {channel.Name}", MostPatterns);
         return channel.Patterns.Select(PatternRules.Check).FirstOrDefault(r => r is not null)
             ?? Doubled(channel.Patterns.Select(p => p.Name), $"pattern on {channel.Name}");
+    }
+
+    private static Refusal? CheckRole(Channel channel) =>
+        channel.Role is { } role && !RoleNames.All.Contains(role) ? new Refusal.Missing("role", role, "among those that are known") : null;
+
+    private static Refusal? CheckTwin(Template template, Channel channel)
+    {
+        if (channel.PrintTwin is not { } twin)
+            return null;
+        if (channel.Source is not (InstrumentSource or OutputSource))
+            return new Refusal.WrongPlace(channel.Name, "plays no instrument, so there is nothing to print");
+        if (!template.Channels.TryGet(twin, out var target))
+            return new Refusal.UnknownChannel(twin);
+        return target.Kind == ChannelKind.Audio ? null : new Refusal.WrongPlace(channel.Name, $"cannot be printed to {target.Name}: only an audio channel takes a print");
     }
 
     private static Refusal? CheckInserts(Template template, Channel channel)
@@ -69,6 +92,8 @@ internal static class ChannelRules
             return new Refusal.WrongPlace($"{kind.Name} on {channel.Name}", "has no key input");
         if (insert.ParkedIn.FirstOrDefault(id => template.Acts.All(a => a.Id != id)) is { } stray)
             return new Refusal.Missing("act", stray, "in this template");
+        if (insert.WaitsFor is { } wait && TextRules.Note($"What {kind.Name} on {channel.Name} waits for", wait.Note, TextRules.LongestName) is { } badNote)
+            return badNote;
         return SettingRules.Check($"{kind.Name} on {channel.Name}", kind.Parameters, insert.Settings)
             ?? CheckCorner(insert.Key?.LowCutHz, channel.Name)
             ?? CheckCorner(insert.Key?.HighCutHz, channel.Name);

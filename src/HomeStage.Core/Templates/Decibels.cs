@@ -38,5 +38,5 @@ public readonly record struct Decibels : IComparable<Decibels>
 
     public int CompareTo(Decibels other) => Value.CompareTo(other.Value);
 
-    public override string ToString() => IsSilence ? "−∞ dB" : Value.ToString("0.0", CultureInfo.InvariantCulture) + " dB";
+    public override string ToString() => IsSilence ? "−∞ dB" : Value.ToString("0.0", CultureInfo.InvariantCulture).Replace('-', '−') + " dB";
 }

@@ -13,6 +13,9 @@ public sealed record Insert(InsertId Id, string Processor)
     /// <summary>The key input of a dynamics processor; null where the detector hears the channel itself.</summary>
     public KeyInput? Key { get; init; }
 
+    /// <summary>What it waits for before it is of use; null for nothing.</summary>
+    public WaitsFor? WaitsFor { get; init; }
+
     public bool IsLiveIn(string actId) => !ParkedIn.Contains(actId);
 }
 

@@ -11,6 +11,9 @@ public abstract record Source;
 public sealed record InstrumentSource(string Instrument, Kit? Kit = null) : Source
 {
     public Map<double> Settings { get; init; } = Map<double>.Empty;
+
+    /// <summary>Name of the patch that it starts from; null for the defaults.</summary>
+    public string? Patch { get; init; }
 }
 
 /// <summary>One output of the multi-output instrument on another channel.</summary>
@@ -18,4 +21,8 @@ public sealed record InstrumentSource(string Instrument, Kit? Kit = null) : Sour
 public sealed record OutputSource(ChannelId Instrument, int Output) : Source;
 
 /// <summary>One or two hardware inputs, numbered from 1. Heard only while monitored.</summary>
-public sealed record InputSource(int First, int? Second = null, bool Monitored = false) : Source;
+/// <param name="Armed">Whether it takes the next recording.</param>
+public sealed record InputSource(int First, int? Second = null, bool Monitored = false, bool Armed = false) : Source;
+
+/// <summary>What another channel puts out, to record it: an instrument's print, what a bus plays. Always heard.</summary>
+public sealed record InternalSource(ChannelId From, TapPoint Tap = TapPoint.Post, bool Armed = false) : Source;

@@ -17,6 +17,7 @@ internal static class SourceRules
             => CheckInstrument(channel, source),
         OutputSource source when channel.Kind is ChannelKind.Split => CheckOutput(template, channel, source),
         InputSource source when channel.Kind is ChannelKind.Audio or ChannelKind.Direct => CheckInput(channel, source),
+        InternalSource source when channel.Kind is ChannelKind.Audio => CheckInternal(template, channel, source),
         _ => new Refusal.WrongPlace(channel.Name, $"is of a kind that cannot take its sound from there"),
     };
 
@@ -48,6 +49,13 @@ internal static class SourceRules
         if (!IsInput(source.First) || (source.Second is { } second && !IsInput(second)))
             return new Refusal.OutOfRange($"The input of {channel.Name}", IsInput(source.First) ? source.Second!.Value : source.First, 1, LastInput, "");
         return source.First == source.Second ? new Refusal.Doubled($"input on {channel.Name}", $"{source.First}") : null;
+    }
+
+    private static Refusal? CheckInternal(Template template, Channel channel, InternalSource source)
+    {
+        if (!template.Channels.TryGet(source.From, out var from))
+            return new Refusal.UnknownChannel(source.From);
+        return from.Kind == ChannelKind.Notes ? new Refusal.WrongPlace(channel.Name, $"cannot record {from.Name}, which makes no sound itself") : null;
     }
 
     private static bool IsInput(int number) => number is >= 1 and <= LastInput;

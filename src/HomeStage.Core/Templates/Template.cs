@@ -1,3 +1,5 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Templates;
@@ -30,6 +32,18 @@ public sealed record Template
 
     /// <summary>Findings of the soundcheck that are accepted as intended, by their key, with the reason.</summary>
     public Map<string> Accepted { get; init; } = Map<string>.Empty;
+
+    /// <summary>Sorted by name, which is unique.</summary>
+    public Sequence<Groove> Grooves { get; init; } = [];
+
+    /// <summary>Sorted by what they are of, then by name.</summary>
+    public Sequence<Patch> Patches { get; init; } = [];
+
+    /// <summary>Sorted by id.</summary>
+    public Sequence<Lever> Levers { get; init; } = [];
+
+    /// <summary>How it looks when it opens; null for everything unfolded in the first act.</summary>
+    public Opening? Opening { get; init; }
 
     /// <summary>Exactly one of kind main.</summary>
     public required ChannelList Channels { get; init; }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
@@ -9,6 +10,7 @@ public static class TemplateRules
 {
     public const int MostChannels = 20000;
     public const int MostBars = 4000;
+    public const int MostGrooves = 200;
     private static readonly int[] SampleRates = [44100, 48000, 88200, 96000];
 
     /// <returns>The first thing that is wrong, or null.</returns>
@@ -17,6 +19,7 @@ public static class TemplateRules
         ?? CheckTimeline(template.Timeline)
         ?? CheckActs(template.Acts)
         ?? CheckAccepted(template.Accepted)
+        ?? CheckParts(template)
         ?? CheckChannels(template)
         ?? LoopRule.Check(template);
 
@@ -58,6 +61,15 @@ public static class TemplateRules
             ? new Refusal.OutOfRange("The bars of the timeline", bars, 1, MostBars, "")
             : ChannelRules.Doubled(timeline.Sections.Select(s => s.Name), "section");
     }
+
+    /// <summary>Grooves, patches, levers and the opening.</summary>
+    internal static Refusal? CheckParts(Template template) =>
+        (template.Grooves.Count > MostGrooves ? new Refusal.TooMany("grooves", MostGrooves) : null)
+        ?? template.Grooves.Select(g => g.Check()).FirstOrDefault(r => r is not null)
+        ?? ChannelRules.Doubled(template.Grooves.Select(g => g.Name), "groove")
+        ?? Patch.Check(template)
+        ?? Lever.Check(template)
+        ?? Opening.Check(template);
 
     internal static Refusal? CheckAccepted(Map<string> accepted) =>
         accepted.Count > AcceptFinding.MostAccepted

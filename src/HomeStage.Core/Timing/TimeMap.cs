@@ -29,6 +29,14 @@ public sealed class TimeMap
 
     public double LengthSeconds { get; }
 
+    /// <param name="tick">From the start of the timeline; beyond its end the last tempo goes on.</param>
+    /// <returns>Seconds from the start of the timeline.</returns>
+    public double SecondsAt(long tick)
+    {
+        var section = _sections.FindLast(s => s.StartTick <= tick) ?? _sections[0];
+        return section.SecondsAt(tick - section.StartTick);
+    }
+
     public PlacedSection? Find(string sectionName) => _sections.Find(s => s.Section.Name == sectionName);
 
     /// <summary>Every note that the patterns sound, in order of time; a note is cut where its section ends.</summary>

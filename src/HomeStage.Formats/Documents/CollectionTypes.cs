@@ -1,5 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
+using HomeStage.Core.Automation;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 
@@ -11,6 +13,7 @@ namespace HomeStage.Formats.Documents;
 internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
 {
     private const string Discriminator = "type";
+    private static readonly HashSet<Type> Families = [typeof(Edit), typeof(Source), typeof(NoteProcessor), typeof(Target)];
 
     public override JsonTypeInfo GetTypeInfo(Type type, JsonSerializerOptions options)
     {
@@ -21,7 +24,7 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
         if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Map<>))
             return Make(nameof(MapInfo), type, options);
         var info = base.GetTypeInfo(type, options);
-        if (type == typeof(Edit) || type == typeof(Source))
+        if (Families.Contains(type))
             info.PolymorphismOptions = Cases(type);
         if (info.Kind == JsonTypeInfoKind.Object)
             DropComputed(info);

@@ -10,7 +10,7 @@ public static class TemplateDocument
     public const string Format = "home-stage-template";
 
     /// <summary>What this version writes, and the newest that it reads.</summary>
-    public const int SchemaVersion = 1;
+    public const int SchemaVersion = 2;
 
     public const int MostBytes = 64 * 1024 * 1024;
 
@@ -41,7 +41,7 @@ public static class TemplateDocument
         catch (NotSupportedException)
         {
             // What the serialiser says where a case of a closed family does not name itself.
-            return Refused("not-a-document", "This is not a whole template document: a source does not say of which type it is.");
+            return Refused("not-a-document", "This is not a whole template document: something in it does not say of which type it is.");
         }
     }
 

@@ -17,7 +17,7 @@ public static class MidiWriter
         var file = new MidiEventCollection(1, Ticks.PerQuarter);
         AddConductor(file.AddTrack(), template, map);
         var channels = new MelodicChannels();
-        foreach (var channel in template.Channels.Where(c => c.Kind == ChannelKind.Instrument))
+        foreach (var channel in template.Channels.Where(c => c.Kind is ChannelKind.Instrument or ChannelKind.Notes))
         {
             var isKit = channel.Source is InstrumentSource { Kit: not null };
             AddInstrument(file.AddTrack(), channel, isKit ? DrumChannel : channels.Next(), map);

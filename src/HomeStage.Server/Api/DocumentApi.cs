@@ -29,17 +29,20 @@ internal static class DocumentApi
             await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound(Word(kind))
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(FindingsView.Of(document, act)));
-        group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, CancellationToken cancellation) =>
-            Answer(await store.EditAsync(id, kind, request.Revision, request.Edits, cancellation: cancellation)));
-        group.MapPost("/{id}/undo", async (string id, StepRequest request, DocumentStore store, CancellationToken cancellation) =>
-            Answer(await store.UndoAsync(id, kind, request.Revision, cancellation)));
-        group.MapPost("/{id}/redo", async (string id, StepRequest request, DocumentStore store, CancellationToken cancellation) =>
-            Answer(await store.RedoAsync(id, kind, request.Revision, cancellation)));
+        group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
+            Answer(await store.EditAsync(id, kind, request.Revision, request.Edits, cancellation: cancellation), book));
+        group.MapPost("/{id}/undo", async (string id, StepRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
+            Answer(await store.UndoAsync(id, kind, request.Revision, cancellation), book));
+        group.MapPost("/{id}/redo", async (string id, StepRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
+            Answer(await store.RedoAsync(id, kind, request.Revision, cancellation), book));
         group.MapUploads(kind);
+        group.MapHistory(kind);
+        group.MapStream(kind);
+        group.MapPreview(kind);
     }
 
-    private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer) =>
-        answer is StoreAnswer.Stored stored ? TypedResults.Ok(ChangeView.Between(stored.Before, stored.After)) : Problems.From(answer);
+    private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer, RowBook book) =>
+        answer is StoreAnswer.Stored stored ? TypedResults.Ok(ChangeView.Between(stored.Before, stored.After, book)) : Problems.From(answer);
 
     private static string Word(DocumentKind kind) => kind == DocumentKind.Song ? "song" : "template";
 }

@@ -33,7 +33,7 @@ internal static class PackagesApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewPackage asked, DocumentStore store, JobQueue<SongZip> jobs, CancellationToken cancellation)
+        NewPackage asked, DocumentStore store, MediaStore media, JobQueue<SongZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Song, DocumentKind.Song, cancellation) is not { } song)
             return Problems.NotFound("song");
@@ -42,7 +42,7 @@ internal static class PackagesApi
             return Problems.Refused(wrong);
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", job =>
         {
-            var sound = Renderer.Render(song.Template, request, job, cancellation: job.Cancellation);
+            var sound = Renderer.Render(song.Template, request, job, media, cancellation: job.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray());

@@ -26,7 +26,7 @@ internal static class RendersApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewRender asked, DocumentStore store, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
+        NewRender asked, DocumentStore store, MediaStore media, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
             return Problems.NotFound("document");
@@ -34,7 +34,7 @@ internal static class RendersApi
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
         var key = $"{document.Id}/{document.Revision}/{request}";
-        var job = jobs.Start(key, job => RenderedAudio.Of(Renderer.Render(document.Template, request, job, cancellation: job.Cancellation)));
+        var job = jobs.Start(key, job => RenderedAudio.Of(Renderer.Render(document.Template, request, job, media, cancellation: job.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 
@@ -62,6 +62,6 @@ internal static class RendersApi
     {
         var sound = job.Result?.Sound;
         return new(job.Id, job.State, job.Progress, job.Seconds,
-            sound is null ? null : new(sound.LoudnessLufs, sound.PeakDbfs, sound.Seconds, job.Result!.Outline));
+            sound is null ? null : new(sound.LoudnessLufs, sound.PeakDbfs, sound.TruePeakDbtp, sound.Seconds, job.Result!.Outline));
     }
 }

@@ -37,14 +37,15 @@ internal static class UploadsApi
     private static async Task<Results<Ok<MidiAnswer>, ProblemHttpResult>> ReadMidi(
         DocumentKind kind, string document, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation)
     {
-        if (await PlayerAsync(kind, document, channel, store, cancellation) is not { } player)
+        if (await ChannelAsync(kind, document, channel, store, cancellation) is not { } player
+            || (player.Source is not InstrumentSource && player.Kind != ChannelKind.Notes))
             return Problems.NotFound("instrument");
         var bytes = await BoundedStream.ReadAsync(request.Body, MidiReader.MostBytes, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A MIDI file may have {MidiReader.MostBytes / 1024 / 1024} MB.");
         return MidiReader.Read(bytes) switch
         {
-            FormatResult<MidiContent>.Read read => TypedResults.Ok(AnswerOf(read.Value, player.Kit)),
+            FormatResult<MidiContent>.Read read => TypedResults.Ok(AnswerOf(read.Value, (player.Source as InstrumentSource)?.Kit)),
             FormatResult<MidiContent>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
             _ => throw new InvalidOperationException("A file is read or refused."),
         };
@@ -53,7 +54,7 @@ internal static class UploadsApi
     private static async Task<Results<Ok<Kit>, ProblemHttpResult>> ReadKit(
         DocumentKind kind, string document, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation)
     {
-        if (await PlayerAsync(kind, document, channel, store, cancellation) is not { Kit: { } kit })
+        if (await ChannelAsync(kind, document, channel, store, cancellation) is not { Source: InstrumentSource { Kit: { } kit } })
             return Problems.NotFound("kit");
         var bytes = await BoundedStream.ReadAsync(request.Body, KitCsv.MostBytes, cancellation);
         if (bytes is null)
@@ -66,12 +67,12 @@ internal static class UploadsApi
         };
     }
 
-    private static async Task<InstrumentSource?> PlayerAsync(
+    private static async Task<Channel?> ChannelAsync(
         DocumentKind kind, string document, string channel, DocumentStore store, CancellationToken cancellation) =>
         Identifier.IsValid(channel)
         && await store.OpenAsync(document, kind, cancellation) is { } open
         && open.Template.Channels.TryGet(new(channel), out var found)
-            ? found.Source as InstrumentSource
+            ? found
             : null;
 
     private static MidiAnswer AnswerOf(MidiContent content, Kit? kit)

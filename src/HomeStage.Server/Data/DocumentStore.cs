@@ -1,7 +1,10 @@
 using System.Collections.Concurrent;
+using System.Collections.Immutable;
 using System.Text.Json;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Comparing;
 using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Templates.Words;
 using HomeStage.Formats.Documents;
 using Microsoft.EntityFrameworkCore;
 
@@ -13,7 +16,14 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
     /// <summary>A snapshot stands at every so many revisions.</summary>
     public const int SnapshotEvery = 100;
 
+    private const int MostRemembered = 32;
+    private const int MostSaid = 12;
+
     private readonly ConcurrentDictionary<string, Slot> _open = new(StringComparer.Ordinal);
+    private readonly RevisionLog _log = new(databases);
+
+    /// <summary>Tells of every change.</summary>
+    public DocumentFeed Feed { get; } = new();
 
     /// <summary>Makes a document from a whole template.</summary>
     /// <param name="template">Held against the rules before.</param>
@@ -77,6 +87,20 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
             ? new(RevisionKind.Redo, document.Redoable.Peek(), await BatchAsync(id, document.Redoable.Peek(), r => r.Edits, cancellation))
             : null, "There is nothing to redo.", cancellation);
 
+    /// <summary>Makes the document as it was, by one more revision.</summary>
+    /// <param name="to">The revision whose state is wanted.</param>
+    public Task<StoreAnswer> ReturnAsync(string id, DocumentKind kind, int revision, int to, CancellationToken cancellation = default) =>
+        ChangeAsync(id, kind, revision, async document =>
+            await _log.TemplateAtAsync(id, to, cancellation) is { } then && Difference.Between(document.Template, then) is { Count: > 0 } edits
+                ? new(RevisionKind.Edit, null, edits, [$"Back to revision {to}"])
+                : null, "There is nothing to go back to: it is like that already.", cancellation);
+
+    /// <returns>The document as it was a few revisions ago, or null where that is not in memory any more.</returns>
+    public async Task<OpenDocument?> RecentAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
+        await OpenAsync(id, kind, cancellation) is { } newest
+            ? newest.Revision == revision ? newest : _open[id].Recent.FirstOrDefault(d => d.Revision == revision)
+            : null;
+
     private async Task<StoreAnswer> ChangeAsync(
         string id, DocumentKind kind, int revision, Func<OpenDocument, Task<Change?>> wanted, string nothing, CancellationToken cancellation)
     {
@@ -98,8 +122,9 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
                 case BatchResult.Applied applied:
                     var after = before.Then(change.Kind, change.Target, applied.Template);
                     // From here on the change is stored whole whether or not the caller still waits.
-                    await AppendAsync(after, change, applied.Inverse);
-                    slot.Document = after;
+                    await AppendAsync(before, after, change, applied.Inverse);
+                    slot.Put(after);
+                    Feed.Tell(id, after.Revision);
                     return new StoreAnswer.Stored(before, after);
                 default:
                     throw new InvalidOperationException("A batch is applied or refused.");
@@ -111,7 +136,7 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
         }
     }
 
-    private async Task AppendAsync(OpenDocument after, Change change, Sequence<Edit> inverse)
+    private async Task AppendAsync(OpenDocument before, OpenDocument after, Change change, Sequence<Edit> inverse)
     {
         var now = clock.GetUtcNow().UtcDateTime;
         await using var db = await databases.CreateDbContextAsync();
@@ -122,6 +147,7 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
             Kind = change.Kind,
             Target = change.Target,
             Edits = JsonSerializer.Serialize(change.Edits, DocumentJson.Options),
+            Words = JsonSerializer.Serialize(change.Target is null ? change.Words ?? Said(change.Edits, before.Template) : []),
             Inverse = JsonSerializer.Serialize<IReadOnlyList<Edit>>(inverse, DocumentJson.Options),
             AtUtc = now,
         });
@@ -141,12 +167,7 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
         await using var db = await databases.CreateDbContextAsync(cancellation);
         if (await db.Documents.FindAsync([id], cancellation) is not { } row)
             return null;
-        var snapshot = await db.Snapshots.AsNoTracking().Where(s => s.DocumentId == id).OrderByDescending(s => s.Number).FirstAsync(cancellation);
-        var template = Snapshot.Unpack(snapshot.Content);
-        var later = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id && r.Number > snapshot.Number)
-            .OrderBy(r => r.Number).Select(r => r.Edits).ToListAsync(cancellation);
-        foreach (var edits in later)
-            template = Replayed(template, Edits(edits));
+        var template = (await _log.TemplateAtAsync(id, row.Revision, cancellation))!;
         var kinds = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id)
             .OrderBy(r => r.Number).Select(r => new { r.Kind, r.Target }).ToListAsync(cancellation);
         var start = new OpenDocument(id, row.Kind, 0, template, [], []);
@@ -157,22 +178,31 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
         string id, int number, System.Linq.Expressions.Expression<Func<RevisionRow, string>> which, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        return Edits(await db.Revisions.Where(r => r.DocumentId == id && r.Number == number).Select(which).SingleAsync(cancellation));
+        return RevisionLog.Edits(await db.Revisions.Where(r => r.DocumentId == id && r.Number == number).Select(which).SingleAsync(cancellation));
     }
 
-    private static Template Replayed(Template template, IReadOnlyList<Edit> edits) =>
-        Batch.Apply(template, edits) is BatchResult.Applied applied
-            ? applied.Template
-            : throw new InvalidDataException("The edit log holds a batch that does not apply: the database was changed by other hands.");
+    private static IReadOnlyList<string> Said(IReadOnlyList<Edit> edits, Template before)
+    {
+        var said = EditWords.OfBatch([.. edits.Take(MostSaid)], before);
+        return edits.Count > MostSaid ? said.Add($"and {edits.Count - MostSaid} edits more") : said;
+    }
 
-    private static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(json, DocumentJson.Options)!;
-
-    private sealed record Change(RevisionKind Kind, int? Target, IReadOnlyList<Edit> Edits);
+    private sealed record Change(RevisionKind Kind, int? Target, IReadOnlyList<Edit> Edits, IReadOnlyList<string>? Words = null);
 
     private sealed class Slot
     {
         public SemaphoreSlim Gate { get; } = new(1, 1);
 
         public OpenDocument? Document { get; set; }
+
+        /// <summary>The last few, the newest last, for whoever is a little behind.</summary>
+        public ImmutableQueue<OpenDocument> Recent { get; private set; } = [];
+
+        public void Put(OpenDocument newer)
+        {
+            var recent = Recent.Enqueue(Document!);
+            Recent = recent.Count() > MostRemembered ? recent.Dequeue() : recent;
+            Document = newer;
+        }
     }
 }

@@ -19,6 +19,9 @@ public sealed class RevisionRow
     /// <summary>The batch that takes them back, as JSON.</summary>
     public required string Inverse { get; init; }
 
+    /// <summary>What was done, in words, as a JSON array; empty for undo and redo, which speak of their target.</summary>
+    public string Words { get; init; } = "";
+
     public required DateTime AtUtc { get; init; }
 }
 

@@ -9,6 +9,10 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
 
     public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
 
+    public DbSet<RevisionNameRow> RevisionNames => Set<RevisionNameRow>();
+
+    public DbSet<MediaRow> Media => Set<MediaRow>();
+
     public DbSet<SnapshotRow> Snapshots => Set<SnapshotRow>();
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
@@ -25,6 +29,12 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
             row.Property(r => r.Kind).HasConversion<string>();
             row.HasOne<DocumentRow>().WithMany().HasForeignKey(r => r.DocumentId);
         });
+        modelBuilder.Entity<RevisionNameRow>(row =>
+        {
+            row.HasKey(n => new { n.DocumentId, n.Number });
+            row.HasOne<DocumentRow>().WithMany().HasForeignKey(n => n.DocumentId);
+        });
+        modelBuilder.Entity<MediaRow>(row => row.HasKey(m => m.Content));
         modelBuilder.Entity<SnapshotRow>(row =>
         {
             row.HasKey(s => new { s.DocumentId, s.Number });

@@ -12,7 +12,7 @@ internal static class NightFerry
     public const string Name = "Night Ferry";
     private const ChannelFormat Wide = ChannelFormat.Stereo;
 
-    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly()];
+    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly(), .. FerryCargo.Edits()];
 
     private static Edit[] Frame() =>
     [

@@ -1,5 +1,6 @@
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Api;
+using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Demo;
 using HomeStage.Server.Jobs;
@@ -54,6 +55,10 @@ public static class StageApp
         services.AddScoped(s => s.GetRequiredService<IDbContextFactory<StageDb>>().CreateDbContext());
         services.AddSingleton<DocumentStore>();
         services.AddSingleton<DocumentLists>();
+        services.AddSingleton<RevisionLog>();
+        services.AddSingleton<RowBook>();
+        services.AddSingleton(s => new MediaStore(
+            s.GetRequiredService<IDbContextFactory<StageDb>>(), s.GetRequiredService<TimeProvider>(), Path.Combine(options.DataFolder, "media")));
         services.AddSingleton<DemoSeed>();
         services.AddSingleton<JobQueue<RenderedAudio>>();
         services.AddSingleton<JobQueue<SongZip>>();
@@ -72,6 +77,8 @@ public static class StageApp
         api.MapHealth();
         api.MapCatalogue();
         api.MapRoles();
+        api.MapMedia();
+        api.MapGrooves();
         api.MapTemplates();
         api.MapSongs();
         api.MapRenders();

@@ -63,7 +63,7 @@ public class DelayCompensationTests
     {
         var at = graph.Stages[stage];
         var insert = at.Kind == StageKind.Insert ? graph.Template.Channels[at.Channel].Inserts[at.Insert] : null;
-        var own = insert is { Processor: ProcessorCatalogue.Limiter } ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, 48000) : 0;
+        var own = insert is not null && insert.IsLiveIn(InMix) ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, graph.Template.SampleRateHz) : 0;
         return own + graph.Links.Where(l => l.To == stage).Select(l => LongestTo(graph, l.From)).DefaultIfEmpty(0).Max();
     }
 

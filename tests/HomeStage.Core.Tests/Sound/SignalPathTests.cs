@@ -43,6 +43,33 @@ public class SignalPathTests
     }
 
     [Fact]
+    public void Polarity_TurnedOnOneOfTwoEqualChannels_CancelsThem()
+    {
+        var both = OneBar(Tone("a", "mix-bus"), Tone("b", "mix-bus"));
+
+        Assert.Equal(ToneLevelDb + 6.0206, Level(both, "mix-bus"), ToleranceDb);
+        Assert.Null(Renderer.Render(both.With(new SetPolarity(new("b"), true)), new(InMix)).PeakDbfs);
+    }
+
+    [Theory]
+    [InlineData(TapPoint.Pre, 0)]
+    [InlineData(TapPoint.Post, -10)]
+    public void InternalInput_RecordsWhatTheOtherChannelPutsOut(TapPoint tap, double db)
+    {
+        var template = OneBar(Tone("t", "mix-bus"), new SetLevel(new("t"), new(-10)), new AddChannel(new() { Id = new("take"), Name = "Take", Kind = ChannelKind.Audio, Source = new InternalSource(new("t"), tap) }));
+
+        Assert.Equal(ToneLevelDb + db, Level(template, "take"), ToleranceDb);
+    }
+
+    [Fact]
+    public void InternalInput_OfABusThatItFeeds_IsRefusedWithTheLoop()
+    {
+        var template = OneBar(new AddChannel(new() { Id = new("take"), Name = "Take", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus }));
+
+        Assert.Equal(["Take", "Mix bus", "Take"], template.RefusalOf(new SetSource(new("take"), new InternalSource(EmptyStage.MixBus))).Path);
+    }
+
+    [Fact]
     public void DirectChannel_GoesAroundTheMain()
     {
         var direct = Tone("d", "mix-bus").Channel with { Id = new("direct"), Kind = ChannelKind.Direct, Destination = null, OutputPair = 2 };

@@ -1,4 +1,5 @@
 using FsCheck.Xunit;
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Templates;
@@ -59,7 +60,7 @@ public class RuleTests
     {
         Assert.Equal(Report.Rules.Select(r => r.Id).Order(), Faults().Select(f => f.Rule).Order());
         foreach (var (rule, faults) in Faults())
-            Assert.Equal(rule == "no-prompt-note", Report.Of(faults[0], Write).Open[0].Mends.Count == 0);
+            Assert.Equal(rule is "no-prompt-note" or "no-role", Report.Of(faults[0], Write).Open[0].Mends.Count == 0);
     }
 
     [Fact]
@@ -134,6 +135,14 @@ public class RuleTests
             InOrder.With(new RemoveInsert(EmptyStage.Main, new("limit"))),
             InOrder.With(new ParkInsert(EmptyStage.Main, new("limit"), [Write])),
         ]),
+        ("no-role", [InOrder.With(new AddChannel(new() { Id = new("x"), Name = "Zzyx", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(1) }))]),
+        ("moves-nothing",
+        [
+            InOrder.With(new PutShape(new("lead"), new(new InsertTarget(new("gone"), "gain-db"), "Song", [new(0, 0), new(1, 1)]))),
+            InOrder.With(new PutShape(new("lead"), new(new LevelTarget(), "No such section", [new(0, 0), new(1, 1)]))),
+            InOrder.With(new PutLever(new("dive", "Dive", 0, [new(new("gone"), new LevelTarget(), -12, 0)]))),
+        ]),
+        ("weight-over-budget", [Heavy()]),
         ("no-prompt-note", [InOrder with { Note = "" }]),
     ];
 
@@ -143,6 +152,10 @@ public class RuleTests
         var template = InOrder.With(Bus("ring", "drums"));
         return template with { Channels = template.Channels.Replace(template.Channels[new ChannelId("drums")] with { Destination = new("ring") }) };
     }
+
+    /// <summary>Limiters of 1.4 % each: 50 of them are 70 % of a core.</summary>
+    private static Template Heavy() => InOrder.With(
+        [.. Enumerable.Range(0, 2).SelectMany(b => Enumerable.Range(0, 25).Select(i => (Edit)new AddInsert(new(b == 0 ? "lead" : "low"), Insert($"heavy-{i}", ProcessorCatalogue.Limiter))))]);
 
     private static Template Crowded()
     {

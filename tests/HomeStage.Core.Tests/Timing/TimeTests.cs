@@ -39,6 +39,19 @@ public class TimeTests
     }
 
     [Theory]
+    [InlineData(0, 0)]
+    [InlineData(3840, 2)]
+    [InlineData(3840 + 960, 3)]
+    [InlineData(3840 + 5760, 8)]
+    public void SecondsAt_AcrossAChangeOfTempo_CountsEachStretchAtItsOwn(long tick, double seconds)
+    {
+        // Two seconds at 120, then quarters of one second; beyond the end the last tempo goes on.
+        var map = new TimeMap(new(120, new(4, 4), [new("Fast", 1), new("Slow", 1, 60)]));
+
+        Assert.Equal(seconds, map.SecondsAt(tick), 9);
+    }
+
+    [Theory]
     [InlineData(6, 8, 1440)]
     [InlineData(4, 4, 960)]
     [InlineData(3, 4, 960)]

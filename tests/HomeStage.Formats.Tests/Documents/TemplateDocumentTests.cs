@@ -59,6 +59,26 @@ public class TemplateDocumentTests
     }
 
     [Fact]
+    public void Read_ADocumentOfTheFirstSchema_HasWhatCameLaterAtItsDefaults()
+    {
+        var first = """
+            { "format": "home-stage-template", "schemaVersion": 1, "template": {
+              "name": "Old", "acts": [{ "id": "write", "name": "Write" }],
+              "timeline": { "tempoBpm": 100, "meter": { "beats": 4, "unit": 4 }, "sections": [{ "name": "Song", "bars": 4, "tempoBpm": null, "meter": null }] },
+              "channels": [
+                { "id": "main", "name": "Main", "kind": "main", "outputPair": 1 },
+                { "id": "voice", "name": "Voice", "kind": "audio", "destination": "main", "source": { "type": "input", "first": 1, "second": null, "monitored": true },
+                  "inserts": [{ "id": "eq", "processor": "equaliser", "settings": {}, "parkedIn": [], "key": null }] }] } }
+            """;
+
+        var read = ReadBack(Encoding.UTF8.GetBytes(first));
+
+        Assert.Equal(new InputSource(1, null, Monitored: true, Armed: false), read.Channels[new ChannelId("voice")].Source);
+        Assert.Empty(read.Grooves);
+        Assert.Null(read.Channels[new ChannelId("voice")].NoteInput);
+    }
+
+    [Fact]
     public void Read_ADocumentOfANewerSchema_IsRefusedWithASentence()
     {
         var newer = Changed(root => root["schemaVersion"] = TemplateDocument.SchemaVersion + 1);

@@ -146,6 +146,140 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/media": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MediaRef"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    title: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MediaRef"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grooves/swing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    name: string;
+                    pairTicks: number;
+                    percent: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Groove"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grooves/from-midi": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    name: string;
+                    gridTicks: number;
+                    cycleTicks: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Groove"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates": {
         parameters: {
             query?: never;
@@ -584,6 +718,284 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: number;
+                    count?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogEntry"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/revisions/{number}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RevisionName"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    from: number;
+                    to: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DifferenceView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReturnRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfNewest"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    since: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangeView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PreviewView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs": {
         parameters: {
             query?: never;
@@ -989,6 +1401,284 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: number;
+                    count?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogEntry"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/revisions/{number}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RevisionName"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    from: number;
+                    to: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DifferenceView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReturnRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfNewest"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    since: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangeView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PreviewView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders": {
         parameters: {
             query?: never;
@@ -1269,6 +1959,17 @@ export interface components {
             /** Format: int32 */
             open: number;
         };
+        /** @enum {unknown} */
+        Arming: "with-selection" | "by-hand";
+        /** @enum {unknown} */
+        ArpeggioOrder: "up" | "down" | "up-and-down" | "as-played";
+        AudioStarter: {
+            name: string;
+            sound: components["schemas"]["MediaRef"];
+            loops: boolean;
+            level: components["schemas"]["Decibels"];
+            sections: string[];
+        };
         CatalogueView: {
             processors: components["schemas"]["ProcessorView"][];
             instruments: components["schemas"]["InstrumentView"][];
@@ -1283,15 +1984,26 @@ export interface components {
             id: components["schemas"]["ChannelId"];
             name: string;
             kind: components["schemas"]["ChannelKind"];
+            role?: null | string;
             format?: components["schemas"]["ChannelFormat"];
             /** Format: double */
             hueDegrees?: null | number;
             note?: string;
             source?: null | components["schemas"]["Source"];
+            polarityFlipped?: boolean;
             patterns?: components["schemas"]["Pattern"][];
+            starters?: components["schemas"]["AudioStarter"][];
+            noteInput?: null | components["schemas"]["NoteInput"];
+            noteProcessors?: components["schemas"]["NoteProcessor"][];
+            plays?: unknown[];
+            midiOut?: null | components["schemas"]["MidiPort"];
+            groove?: null | string;
             inserts?: components["schemas"]["Insert"][];
             sends?: components["schemas"]["Send"][];
             feeds?: components["schemas"]["SidechainFeed"][];
+            shapes?: components["schemas"]["Shape"][];
+            printTwin?: null | components["schemas"]["ChannelId"];
+            spare?: boolean;
             level?: components["schemas"]["Decibels"];
             /** Format: double */
             pan?: number;
@@ -1331,6 +2043,13 @@ export interface components {
         };
         /** @description dB; null is −∞. */
         Decibels: null | number;
+        DifferenceView: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            words: string[];
+        };
         /** @enum {unknown} */
         DocumentKind: "template" | "song";
         DocumentView: {
@@ -1339,7 +2058,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -1361,6 +2080,18 @@ export interface components {
             place?: null | number;
             channel: components["schemas"]["ChannelId"];
         };
+        EditAddPrintTwin: {
+            /** @enum {string} */
+            type: "add-print-twin";
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditBusAround: {
+            /** @enum {string} */
+            type: "bus-around";
+            channels: unknown[];
+            bus: components["schemas"]["ChannelId"];
+            name: string;
+        };
         EditDescribe: {
             /** @enum {string} */
             type: "describe";
@@ -1368,6 +2099,11 @@ export interface components {
             category: string;
             tags: string[];
             note: string;
+        };
+        EditDuplicateChannels: {
+            /** @enum {string} */
+            type: "duplicate-channels";
+            channels: unknown[];
         };
         EditMoveChannel: {
             /** @enum {string} */
@@ -1384,6 +2120,17 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditNameChannels: {
+            /** @enum {string} */
+            type: "name-channels";
+            channels: unknown[];
+            pattern: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            from: number;
+        };
         EditParkInsert: {
             /** @enum {string} */
             type: "park-insert";
@@ -1397,6 +2144,21 @@ export interface components {
             feed: components["schemas"]["SidechainFeed"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditPutGroove: {
+            /** @enum {string} */
+            type: "put-groove";
+            groove: components["schemas"]["Groove"];
+        };
+        EditPutLever: {
+            /** @enum {string} */
+            type: "put-lever";
+            lever: components["schemas"]["Lever"];
+        };
+        EditPutPatch: {
+            /** @enum {string} */
+            type: "put-patch";
+            patch: components["schemas"]["Patch"];
+        };
         EditPutPattern: {
             /** @enum {string} */
             type: "put-pattern";
@@ -1407,6 +2169,18 @@ export interface components {
             /** @enum {string} */
             type: "put-send";
             send: components["schemas"]["Send"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditPutShape: {
+            /** @enum {string} */
+            type: "put-shape";
+            shape: components["schemas"]["Shape"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditPutStarter: {
+            /** @enum {string} */
+            type: "put-starter";
+            starter: components["schemas"]["AudioStarter"];
             channel: components["schemas"]["ChannelId"];
         };
         EditRemoveChannel: {
@@ -1421,11 +2195,27 @@ export interface components {
             toInsert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditRemoveGroove: {
+            /** @enum {string} */
+            type: "remove-groove";
+            name: string;
+        };
         EditRemoveInsert: {
             /** @enum {string} */
             type: "remove-insert";
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
+        };
+        EditRemoveLever: {
+            /** @enum {string} */
+            type: "remove-lever";
+            id: string;
+        };
+        EditRemovePatch: {
+            /** @enum {string} */
+            type: "remove-patch";
+            of: string;
+            name: string;
         };
         EditRemovePattern: {
             /** @enum {string} */
@@ -1437,6 +2227,19 @@ export interface components {
             /** @enum {string} */
             type: "remove-send";
             to: components["schemas"]["ChannelId"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditRemoveShape: {
+            /** @enum {string} */
+            type: "remove-shape";
+            target: components["schemas"]["Target"];
+            section: string;
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditRemoveStarter: {
+            /** @enum {string} */
+            type: "remove-starter";
+            name: string;
             channel: components["schemas"]["ChannelId"];
         };
         EditRenameChannel: {
@@ -1467,10 +2270,22 @@ export interface components {
             type: "set-acts";
             acts: components["schemas"]["Act"][];
         };
+        EditSetDestination: {
+            /** @enum {string} */
+            type: "set-destination";
+            destination: null | components["schemas"]["ChannelId"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditSetFormat: {
             /** @enum {string} */
             type: "set-format";
             format: components["schemas"]["ChannelFormat"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetGroove: {
+            /** @enum {string} */
+            type: "set-groove";
+            groove: null | string;
             channel: components["schemas"]["ChannelId"];
         };
         EditSetHue: {
@@ -1518,6 +2333,23 @@ export interface components {
             note: string;
             channel: components["schemas"]["ChannelId"];
         };
+        EditSetNoteInput: {
+            /** @enum {string} */
+            type: "set-note-input";
+            input: null | components["schemas"]["NoteInput"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetNoteProcessors: {
+            /** @enum {string} */
+            type: "set-note-processors";
+            processors: components["schemas"]["NoteProcessor"][];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetOpening: {
+            /** @enum {string} */
+            type: "set-opening";
+            opening: null | components["schemas"]["Opening"];
+        };
         EditSetOutputPair: {
             /** @enum {string} */
             type: "set-output-pair";
@@ -1541,11 +2373,59 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditSetPlays: {
+            /** @enum {string} */
+            type: "set-plays";
+            plays: unknown[];
+            midiOut: null | components["schemas"]["MidiPort"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetPolarity: {
+            /** @enum {string} */
+            type: "set-polarity";
+            flipped: boolean;
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetPrintTwin: {
+            /** @enum {string} */
+            type: "set-print-twin";
+            twin: null | components["schemas"]["ChannelId"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetRole: {
+            /** @enum {string} */
+            type: "set-role";
+            role: null | string;
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetSampling: {
+            /** @enum {string} */
+            type: "set-sampling";
+            /** Format: int32 */
+            sampleRateHz: number;
+            panLaw: components["schemas"]["PanLaw"];
+        };
+        EditSetSettings: {
+            /** @enum {string} */
+            type: "set-settings";
+            insert: null | components["schemas"]["InsertId"];
+            settings: {
+                [key: string]: number;
+            };
+            patch?: null | string;
+            channel: components["schemas"]["ChannelId"];
+        };
         EditSetSource: {
             /** @enum {string} */
             type: "set-source";
             source: null | components["schemas"]["Source"];
             channel: components["schemas"]["ChannelId"];
+        };
+        EditSetSpare: {
+            /** @enum {string} */
+            type: "set-spare";
+            channel: components["schemas"]["ChannelId"];
+            spare: boolean;
         };
         EditSetStage: {
             /** @enum {string} */
@@ -1559,6 +2439,20 @@ export interface components {
             type: "set-timeline";
             timeline: components["schemas"]["Timeline"];
         };
+        EditSetWaitsFor: {
+            /** @enum {string} */
+            type: "set-waits-for";
+            waitsFor: null | components["schemas"]["WaitsFor"];
+            insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditTakeSpare: {
+            /** @enum {string} */
+            type: "take-spare";
+            under: components["schemas"]["ChannelId"];
+            name: string;
+            act: string;
+        };
         FamilyView: {
             name: string;
             colour: null | components["schemas"]["ChannelColour"];
@@ -1568,6 +2462,7 @@ export interface components {
         FindingView: {
             key: string;
             rule: string;
+            group: string;
             severity: components["schemas"]["Severity"];
             sentence: string;
             channels: components["schemas"]["NamedChannel"][];
@@ -1580,6 +2475,26 @@ export interface components {
             open: components["schemas"]["FindingView"][];
             accepted: components["schemas"]["AcceptedView"][];
             acts: components["schemas"]["ActStanding"][];
+        };
+        Groove: {
+            name: string;
+            /** Format: int32 */
+            cycleTicks: number;
+            steps: components["schemas"]["GrooveStep"][];
+        };
+        GrooveStep: {
+            /** Format: int32 */
+            tick: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            offsetTicks: number;
+            /**
+             * Format: int32
+             * @default 100
+             */
+            velocityPercent: number;
         };
         HeadView: {
             id: string;
@@ -1596,8 +2511,13 @@ export interface components {
             keyName: null | string;
             /** Format: int32 */
             sampleRateHz: number;
+            panLaw: components["schemas"]["PanLaw"];
             timeline: components["schemas"]["TimelineView"];
             acts: components["schemas"]["Act"][];
+            grooves: components["schemas"]["Groove"][];
+            patches: components["schemas"]["Patch"][];
+            levers: components["schemas"]["Lever"][];
+            opening: null | components["schemas"]["Opening"];
         };
         HealthView: {
             version: string;
@@ -1614,6 +2534,7 @@ export interface components {
             };
             parkedIn?: string[];
             key?: null | components["schemas"]["KeyInput"];
+            waitsFor?: null | components["schemas"]["WaitsFor"];
         };
         InsertId: string;
         InstrumentView: {
@@ -1655,6 +2576,45 @@ export interface components {
             name: string;
             format: components["schemas"]["ChannelFormat"];
         };
+        Lever: {
+            id: string;
+            name: string;
+            /** Format: double */
+            position: number;
+            ranges: components["schemas"]["LeverRange"][];
+            shapes?: components["schemas"]["LeverShape"][];
+        };
+        LeverRange: {
+            channel: components["schemas"]["ChannelId"];
+            target: components["schemas"]["Target"];
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+        };
+        LeverShape: {
+            section: string;
+            points: components["schemas"]["ShapePoint"][];
+        };
+        LogEntry: {
+            /** Format: int32 */
+            number: number;
+            kind: components["schemas"]["RevisionKind"];
+            words: string[];
+            name: null | string;
+            /** Format: date-time */
+            atUtc: string;
+        };
+        MediaRef: {
+            content: string;
+            title: string;
+            /** Format: int32 */
+            sampleRateHz: number;
+            /** Format: int32 */
+            lanes: number;
+            /** Format: int64 */
+            frames: number;
+        };
         Mend: {
             name: string;
             edits: components["schemas"]["Edit"][];
@@ -1670,6 +2630,8 @@ export interface components {
             loudnessLufs: null | number;
             /** Format: double */
             peakDbfs: null | number;
+            /** Format: double */
+            truePeakDbtp: null | number;
             /** Format: double */
             seconds: number;
             outline: number[];
@@ -1696,6 +2658,11 @@ export interface components {
             piecesHit: number;
             notesWithoutPiece: number[];
             pattern: components["schemas"]["Pattern"];
+        };
+        MidiPort: {
+            device: string;
+            /** Format: int32 */
+            midiChannel: number;
         };
         MusicalKey: {
             /** Format: int32 */
@@ -1737,6 +2704,73 @@ export interface components {
             /** Format: int32 */
             velocity: number;
         };
+        NoteInput: {
+            device?: null | string;
+            /** Format: int32 */
+            midiChannel?: null | number;
+            keptOut?: components["schemas"]["NoteMessage"][];
+            recording?: components["schemas"]["NoteRecording"];
+            arming?: components["schemas"]["Arming"];
+            layers?: unknown[];
+            padMap?: components["schemas"]["PadNote"][];
+            controllers?: components["schemas"]["ShownController"][];
+        };
+        /** @enum {unknown} */
+        NoteMessage: "modulation" | "pitch-bend" | "channel-pressure" | "key-pressure" | "sustain-pedal" | "program-change" | "other-controllers";
+        NoteProcessor: components["schemas"]["NoteProcessorArpeggio"] | components["schemas"]["NoteProcessorStepPattern"] | components["schemas"]["NoteProcessorTranspose"];
+        NoteProcessorArpeggio: {
+            /** @enum {string} */
+            type: "arpeggio";
+            order: components["schemas"]["ArpeggioOrder"];
+            /** Format: int32 */
+            stepTicks: number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            octaves: number;
+            /**
+             * Format: int32
+             * @default 80
+             */
+            gatePercent: number;
+            on?: boolean;
+        };
+        NoteProcessorStepPattern: {
+            /** @enum {string} */
+            type: "step-pattern";
+            /** Format: int32 */
+            stepTicks: number;
+            steps: components["schemas"]["PatternStep"][];
+            on?: boolean;
+        };
+        NoteProcessorTranspose: {
+            /** @enum {string} */
+            type: "transpose";
+            /** Format: int32 */
+            semitones: number;
+            on?: boolean;
+        };
+        /** @enum {unknown} */
+        NoteRecording: "adds" | "replaces";
+        Opening: {
+            act: null | string;
+            folded: unknown[];
+            loopSection: null | string;
+            /**
+             * Format: int32
+             * @default 240
+             */
+            gridTicks: number;
+        };
+        PadNote: {
+            /** Format: int32 */
+            pad: number;
+            /** Format: int32 */
+            note: number;
+        };
+        /** @enum {unknown} */
+        PanLaw: "constant-power" | "linear" | "compromise" | "constant-power-centre-unity" | "linear-centre-unity" | "compromise-centre-unity";
         ParameterView: {
             id: string;
             name: string;
@@ -1751,12 +2785,33 @@ export interface components {
             /** Format: double */
             default: number;
         };
+        Patch: {
+            of: string;
+            name: string;
+            settings: {
+                [key: string]: number;
+            };
+        };
         Pattern: {
             name: string;
             /** Format: int32 */
             lengthTicks: number;
             notes: components["schemas"]["Note"][];
             sections: string[];
+        };
+        PatternStep: {
+            /** Format: int32 */
+            velocityPercent: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            semitones: number;
+            /**
+             * Format: int32
+             * @default 80
+             */
+            gatePercent: number;
         };
         Piece: {
             name: string;
@@ -1777,11 +2832,31 @@ export interface components {
             /** Format: int32 */
             place: null | number;
         };
+        PreviewRequest: {
+            act: string;
+            edits: components["schemas"]["Edit"][];
+        };
+        PreviewView: {
+            words: string[];
+            removes: string[];
+            setsOff: string[];
+        };
         ProcessorView: {
             id: string;
             name: string;
             hasKey: boolean;
             parameters: components["schemas"]["ParameterView"][];
+        };
+        ReturnRequest: {
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            to: number;
+        };
+        /** @enum {unknown} */
+        RevisionKind: "edit" | "undo" | "redo" | "origin";
+        RevisionName: {
+            name: null | string;
         };
         RoleGuess: {
             role: string;
@@ -1824,6 +2899,22 @@ export interface components {
         };
         /** @enum {unknown} */
         Severity: "blocker" | "warning" | "hint";
+        Shape: {
+            target: components["schemas"]["Target"];
+            section: string;
+            points: components["schemas"]["ShapePoint"][];
+        };
+        ShapePoint: {
+            /** Format: double */
+            place: number;
+            /** Format: double */
+            value: number;
+        };
+        ShownController: {
+            /** Format: int32 */
+            number: number;
+            name: string;
+        };
         SidechainFeed: {
             channel: components["schemas"]["ChannelId"];
             insert: components["schemas"]["InsertId"];
@@ -1852,7 +2943,7 @@ export interface components {
             /** Format: int32 */
             revision: number;
         };
-        Source: components["schemas"]["SourceInputSource"] | components["schemas"]["SourceInstrumentSource"] | components["schemas"]["SourceOutputSource"];
+        Source: components["schemas"]["SourceInputSource"] | components["schemas"]["SourceInstrumentSource"] | components["schemas"]["SourceInternalSource"] | components["schemas"]["SourceOutputSource"];
         SourceInputSource: {
             /** @enum {string} */
             type: "input";
@@ -1862,6 +2953,8 @@ export interface components {
             second?: null | number;
             /** @default false */
             monitored: boolean;
+            /** @default false */
+            armed: boolean;
         };
         SourceInstrumentSource: {
             /** @enum {string} */
@@ -1871,6 +2964,15 @@ export interface components {
             settings?: {
                 [key: string]: number;
             };
+            patch?: null | string;
+        };
+        SourceInternalSource: {
+            /** @enum {string} */
+            type: "internal";
+            from: components["schemas"]["ChannelId"];
+            tap?: components["schemas"]["TapPoint"];
+            /** @default false */
+            armed: boolean;
         };
         SourceOutputSource: {
             /** @enum {string} */
@@ -1878,6 +2980,10 @@ export interface components {
             instrument: components["schemas"]["ChannelId"];
             /** Format: int32 */
             output: number;
+        };
+        SseItemOfNewest: {
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
         };
         /** @enum {unknown} */
         StageState: "on-stage" | "behind-the-curtain" | "in-the-wings";
@@ -1908,6 +3014,37 @@ export interface components {
          * @enum {unknown}
          */
         TapPoint: "pre" | "post";
+        Target: components["schemas"]["TargetControllerTarget"] | components["schemas"]["TargetInsertTarget"] | components["schemas"]["TargetInstrumentTarget"] | components["schemas"]["TargetLevelTarget"] | components["schemas"]["TargetPanTarget"] | components["schemas"]["TargetSendTarget"];
+        TargetControllerTarget: {
+            /** @enum {string} */
+            type: "controller";
+            /** Format: int32 */
+            number: number;
+        };
+        TargetInsertTarget: {
+            /** @enum {string} */
+            type: "insert";
+            insert: components["schemas"]["InsertId"];
+            parameter: string;
+        };
+        TargetInstrumentTarget: {
+            /** @enum {string} */
+            type: "instrument";
+            parameter: string;
+        };
+        TargetLevelTarget: {
+            /** @enum {string} */
+            type: "level";
+        };
+        TargetPanTarget: {
+            /** @enum {string} */
+            type: "pan";
+        };
+        TargetSendTarget: {
+            /** @enum {string} */
+            type: "send";
+            to: components["schemas"]["ChannelId"];
+        };
         Timeline: {
             /** Format: double */
             tempoBpm: number;
@@ -1926,7 +3063,14 @@ export interface components {
             sections: components["schemas"]["SectionView"][];
         };
         /** @enum {unknown} */
-        Unit: "decibels" | "hertz" | "milliseconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones";
+        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones";
+        /** @enum {unknown} */
+        WaitReason: "song-key" | "person" | "other";
+        WaitsFor: {
+            what: components["schemas"]["WaitReason"];
+            /** @default  */
+            note: string;
+        };
     };
     responses: never;
     parameters: never;

@@ -5,6 +5,7 @@ type Schemas = components['schemas']
 export type Edit = Schemas['Edit']
 export type DocumentKind = Schemas['DocumentKind']
 export type ChannelKind = Schemas['ChannelKind']
+export type ChannelFormat = Schemas['ChannelFormat']
 export type StageState = Schemas['StageState']
 export type Insert = Required<Schemas['Insert']>
 export type Send = Required<Schemas['Send']>
@@ -17,11 +18,22 @@ export type Meter = Schemas['Meter']
 export type Timeline = Schemas['Timeline']
 
 /** A channel as the server sends it: whole, with every default written out. */
-export type Channel = Omit<Required<Schemas['Channel']>, 'inserts' | 'sends' | 'feeds'> & {
+export type Channel = Omit<Required<Schemas['Channel']>, 'inserts' | 'sends' | 'feeds' | 'plays' | 'noteInput'> & {
   inserts: Insert[]
   sends: Send[]
   feeds: SidechainFeed[]
+  plays: string[]
+  noteInput: NoteInput | null
 }
+export type NewChannel = Schemas['Channel']
+export type NoteInput = Omit<Required<Schemas['NoteInput']>, 'layers'> & { layers: string[] }
+export type NoteProcessor = Schemas['NoteProcessor']
+export type Groove = Schemas['Groove']
+export type AudioStarter = Schemas['AudioStarter']
+export type Media = Schemas['MediaRef']
+export type Patch = Schemas['Patch']
+export type LogEntry = Schemas['LogEntry']
+export type Preview = Schemas['PreviewView']
 export type ChannelRow = Omit<Schemas['ChannelView'], 'channel'> & { channel: Channel }
 export type Head = Schemas['HeadView']
 export type Summary = Schemas['SummaryView']

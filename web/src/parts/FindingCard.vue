@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import FindingMark from './FindingMark.vue'
-import type { Edit, Finding } from '@/api/types'
+import MendButton from './MendButton.vue'
+import type { Finding } from '@/api/types'
 import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
 
 /** One finding with what mends it, or with why it is as intended. */
-const props = defineProps<{ finding: Finding; reason?: string }>()
+const props = defineProps<{ finding: Finding; reason?: string; grouped?: boolean }>()
 defineEmits<{ go: [channel: string] }>()
 const document = useDocument()
 const findings = useFindings()
@@ -14,10 +15,6 @@ const asking = ref(false)
 const note = ref('')
 
 const words = { blocker: 'Blocker', warning: 'Warning', hint: 'Hint' }
-
-function mend(edits: Edit[]) {
-  void document.edit(edits)
-}
 
 async function accept() {
   if (note.value.trim() && (await findings.accept(props.finding, note.value.trim()))) asking.value = false
@@ -28,7 +25,7 @@ async function accept() {
   <article class="finding">
     <p>
       <FindingMark :severity="finding.severity" /><span class="unseen">{{ words[finding.severity] }}: </span
-      >{{ finding.sentence }}
+      >{{ finding.sentence }}<span v-if="grouped" class="faint group">{{ finding.group }}</span>
     </p>
     <p v-if="reason" class="quiet">As intended: {{ reason }}</p>
     <form v-if="asking" class="why" @submit.prevent="accept">
@@ -45,9 +42,7 @@ async function accept() {
     </form>
     <div v-else class="ways">
       <template v-if="!reason">
-        <button v-for="m in finding.mends" :key="m.name" type="button" class="plain mend" @click="mend(m.edits)">
-          {{ m.name }}
-        </button>
+        <MendButton v-for="m in finding.mends" :key="m.name" :name="m.name" :edits="m.edits" />
         <button type="button" class="plain bare" @click="asking = true">It is intended</button>
       </template>
       <button v-else type="button" class="plain bare" @click="findings.accept(finding, null)">Count it again</button>
@@ -76,6 +71,10 @@ p {
   margin: 0 0 6px;
 }
 
+.group {
+  margin-left: auto;
+}
+
 .ways,
 .why {
   display: flex;
@@ -85,10 +84,5 @@ p {
 
 .why .field {
   flex: 1;
-}
-
-.mend {
-  color: var(--lamp);
-  border-color: color-mix(in srgb, var(--lamp) 45%, transparent);
 }
 </style>

@@ -89,8 +89,10 @@ function choose(event: Event, which: 'point' | 'section') {
           </dd>
         </div>
         <div>
-          <dt>Sample peak</dt>
-          <dd>{{ listening.meters?.peakDbfs == null ? '—' : `${numberText(listening.meters.peakDbfs, 1)} dBFS` }}</dd>
+          <dt>True peak</dt>
+          <dd>
+            {{ listening.meters?.truePeakDbtp == null ? '—' : `${numberText(listening.meters.truePeakDbtp, 1)} dBTP` }}
+          </dd>
         </div>
       </dl>
       <div class="work">

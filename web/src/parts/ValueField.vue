@@ -13,6 +13,10 @@ const props = defineProps<{
   /** How the number is written: a level may be −∞, a pan has sides. */
   form?: 'number' | 'level' | 'pan'
   disabled?: boolean
+  /** Whether Tab stops here; a field of a row in a grid is reached from the row that has the focus. */
+  outOfTabOrder?: boolean
+  /** Stands for several values that differ: it shows none, and takes any. */
+  mixed?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
@@ -31,7 +35,7 @@ let answering: ReturnType<typeof setTimeout> | undefined
 let drag: { x: number; from: number; moved: boolean } | undefined
 
 const shown = computed(() => (held.value === undefined ? props.value : held.value))
-const text = computed(() => typed.value ?? write(shown.value))
+const text = computed(() => typed.value ?? (props.mixed && held.value === undefined ? '…' : write(shown.value)))
 const digits = computed(() => (props.step >= 1 ? 0 : props.step >= 0.1 ? 1 : props.step >= 0.01 ? 2 : 4))
 
 function write(value: number | null) {
@@ -69,7 +73,7 @@ function settle() {
   // What was asked for already is not asked for again, as when the field is left before the answer.
   if (!pending) return
   pending = false
-  if (held.value !== undefined && held.value !== props.value) send(held.value)
+  if (held.value !== undefined && (props.mixed || held.value !== props.value)) send(held.value)
   else held.value = undefined
 }
 
@@ -94,7 +98,7 @@ function commit() {
   clearTimeout(settling)
   settling = undefined
   pending = false
-  if (next !== props.value) send(next)
+  if (props.mixed || next !== props.value) send(next)
   else held.value = undefined
 }
 
@@ -155,6 +159,7 @@ onScopeDispose(() => {
       role="spinbutton"
       type="text"
       autocomplete="off"
+      :tabindex="outOfTabOrder ? -1 : 0"
       spellcheck="false"
       :value="text"
       :aria-label="label"
@@ -180,7 +185,8 @@ onScopeDispose(() => {
   display: inline-flex;
   align-items: baseline;
   gap: 3px;
-  border-bottom: 1px solid transparent;
+  /* Both, so that the number stands on the line of the words beside it. */
+  border-block: 1px solid transparent;
 }
 
 .value:hover:not(.disabled),

@@ -6,13 +6,17 @@ import type { Catalogue, ChannelRow, Insert } from '@/api/types'
 /** What templates can hold. Asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
   const known = ref<Catalogue>({ processors: [], instruments: [], keys: [] })
+  const roles = ref<string[]>([])
   let loading: Promise<unknown> | undefined
 
   const processors = computed(() => new Map(known.value.processors.map((p) => [p.id, p])))
   const instruments = computed(() => new Map(known.value.instruments.map((i) => [i.id, i])))
 
   function load() {
-    loading ??= asked(api.GET('/api/catalogue')).then((catalogue) => (known.value = catalogue))
+    loading ??= Promise.all([
+      asked(api.GET('/api/catalogue')).then((catalogue) => (known.value = catalogue)),
+      asked(api.GET('/api/roles')).then((all) => (roles.value = all)),
+    ])
     return loading
   }
 
@@ -22,11 +26,19 @@ export const useCatalogue = defineStore('catalogue', () => {
     limiter: 'Limit',
     delay: 'Delay',
     gain: 'Gain',
+    gate: 'Gate',
+    image: 'Image',
+    reverb: 'Reverb',
+    chorus: 'Chorus',
+    saturator: 'Drive',
+    clipper: 'Clip',
   }
 
   /** A few letters for a row; an insert that listens to a key is a ducker there. */
   function shortName(insert: Insert) {
-    return insert.key?.on ? 'Duck' : (shortNames[insert.processor] ?? insert.processor)
+    return insert.key?.on && insert.processor === 'compressor'
+      ? 'Duck'
+      : (shortNames[insert.processor] ?? insert.processor)
   }
 
   function keyedInserts(rows: ChannelRow[]) {
@@ -37,5 +49,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     )
   }
 
-  return { known, processors, instruments, load, shortName, keyedInserts }
+  return { known, roles, processors, instruments, load, shortName, keyedInserts }
 })

@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
-import { api, asked, Refusal, sentenceOf } from '@/api/client'
+import { computed, reactive, ref, shallowRef } from 'vue'
+import { changesSince, editsOf, returnTo, stepOf, whole, type Change } from './documentCalls'
+import { Refusal, sentenceOf } from '@/api/client'
 import type { ChannelRow, DocumentKind, Edit, Head } from '@/api/types'
-import type { components } from '@/api/schema'
 
-type Change = components['schemas']['ChangeView']
+/** How often an edit is made again on a newer revision before a person is asked. */
+const mostTries = 4
 
 /** The template or song that is open: its rows as the server computes them, and the edits on their way. */
 export const useDocument = defineStore('document', () => {
@@ -13,26 +14,33 @@ export const useDocument = defineStore('document', () => {
   const rows = shallowRef(new Map<string, ChannelRow>())
   const order = shallowRef<string[]>([])
   const selectedId = ref<string>()
+  /** All chosen channels, the selected one among them. */
+  const chosen = reactive(new Set<string>())
+  const folded = reactive(new Set<string>())
   const act = ref('write')
   const refusal = ref<{ channel?: string; sentence: string; path: string[] }>()
   const loading = ref(false)
   const missing = ref(false)
+  /** Says that another tab has changed something, until this one does. */
+  const elsewhere = ref(false)
   let sending: Promise<unknown> = Promise.resolve()
 
   const ordered = computed(() => order.value.flatMap((id) => rows.value.get(id) ?? []))
   const selected = computed(() => (selectedId.value ? rows.value.get(selectedId.value) : undefined))
+  const many = computed(() => (chosen.size > 1 ? ordered.value.filter((r) => chosen.has(r.channel.id)) : []))
   const returns = computed(() => ordered.value.filter((row) => row.channel.kind === 'return'))
   const sums = computed(() => ordered.value.filter((row) => row.channel.kind === 'bus' || row.channel.kind === 'main'))
+  const instruments = computed(() => ordered.value.filter((row) => row.channel.kind === 'instrument'))
 
   async function open(newKind: DocumentKind, id: string) {
     if (head.value?.id === id && kind.value === newKind) return
     loading.value = true
-    missing.value = false
+    missing.value = elsewhere.value = false
     try {
       await fetchWhole(newKind, id)
-      selectedId.value = undefined
+      choose(undefined)
       refusal.value = undefined
-      if (!head.value?.acts.some((a) => a.id === act.value)) act.value = head.value?.acts[0]?.id ?? 'write'
+      look()
     } catch (error) {
       missing.value = error instanceof Refusal && error.code === 'not-found'
       if (!missing.value) refusal.value = { sentence: sentenceOf(error), path: [] }
@@ -41,11 +49,18 @@ export const useDocument = defineStore('document', () => {
     }
   }
 
+  /** Shows it as it was left to be opened. */
+  function look() {
+    const opening = head.value?.opening
+    folded.clear()
+    for (const id of (opening?.folded ?? []) as string[]) if (rows.value.has(id)) folded.add(id)
+    const known = (id: string | null | undefined) => head.value?.acts.some((a) => a.id === id)
+    if (known(opening?.act)) act.value = opening!.act!
+    else if (!known(act.value)) act.value = head.value?.acts[0]?.id ?? 'write'
+  }
+
   async function fetchWhole(newKind: DocumentKind, id: string) {
-    const params = { params: { path: { id } } }
-    const view = await asked(
-      newKind === 'song' ? api.GET('/api/songs/{id}', params) : api.GET('/api/templates/{id}', params),
-    )
+    const view = await whole(newKind, id)
     kind.value = newKind
     head.value = view.head
     const channels = view.channels as ChannelRow[]
@@ -53,56 +68,54 @@ export const useDocument = defineStore('document', () => {
     order.value = channels.map((row) => row.channel.id)
   }
 
+  /** Chooses one channel, or none. */
+  function choose(id: string | undefined) {
+    chosen.clear()
+    if (id) chosen.add(id)
+    selectedId.value = id
+  }
+
   /**
    * Sends a batch after those before it. A refusal is kept beside the channel that it is about.
    * @returns whether it was stored
    */
   function edit(edits: Edit[], about?: string): Promise<boolean> {
-    return step(about, (id, revision) => {
-      const ask = { params: { path: { id } }, body: { revision, edits } }
-      return asked(
-        kind.value === 'song' ? api.POST('/api/songs/{id}/edits', ask) : api.POST('/api/templates/{id}/edits', ask),
-      )
-    })
+    if (edits.length === 0) return Promise.resolve(true)
+    return step(about, mostTries, (id, revision) => editsOf(kind.value, id, revision, edits))
   }
 
-  function undo() {
-    return step(undefined, (id, revision) => {
-      const ask = { params: { path: { id } }, body: { revision } }
-      return asked(
-        kind.value === 'song' ? api.POST('/api/songs/{id}/undo', ask) : api.POST('/api/templates/{id}/undo', ask),
-      )
-    })
-  }
+  const undo = () => step(undefined, 1, (id, revision) => stepOf(kind.value, id, revision, 'undo'))
+  const redo = () => step(undefined, 1, (id, revision) => stepOf(kind.value, id, revision, 'redo'))
+  const goBack = (to: number) => step(undefined, 1, (id, revision) => returnTo(kind.value, id, revision, to))
 
-  function redo() {
-    return step(undefined, (id, revision) => {
-      const ask = { params: { path: { id } }, body: { revision } }
-      return asked(
-        kind.value === 'song' ? api.POST('/api/songs/{id}/redo', ask) : api.POST('/api/templates/{id}/redo', ask),
-      )
-    })
-  }
-
-  function step(about: string | undefined, call: (id: string, revision: number) => Promise<Change>): Promise<boolean> {
-    const done = sending.then(async () => {
+  function step(about: string | undefined, tries: number, call: (id: string, revision: number) => Promise<Change>) {
+    return queue(async () => {
       if (!head.value) return false
-      try {
-        take(await call(head.value.id, head.value.revision))
-        refusal.value = undefined
-        return true
-      } catch (error) {
-        await explain(error, about)
-        return false
+      for (let left = tries; ; left--) {
+        try {
+          take(await call(head.value.id, head.value.revision))
+          refusal.value = undefined
+          elsewhere.value = false
+          return true
+        } catch (error) {
+          const stale = error instanceof Refusal && error.code === 'stale-revision'
+          if (stale) await catchUp()
+          if (stale && left > 1) continue
+          explain(error, stale, about)
+          return false
+        }
       }
     })
-    sending = done
+  }
+
+  /** One after the other, so that each is made on the revision that the one before it gave. */
+  function queue<T>(work: () => Promise<T>): Promise<T> {
+    const done = sending.then(work)
+    sending = done.catch(() => undefined)
     return done
   }
 
-  async function explain(error: unknown, about?: string) {
-    const stale = error instanceof Refusal && error.code === 'stale-revision'
-    if (stale && head.value) await fetchWhole(kind.value, head.value.id).catch(() => undefined)
+  function explain(error: unknown, stale: boolean, about?: string) {
     refusal.value = {
       channel: about,
       sentence: stale
@@ -110,6 +123,27 @@ export const useDocument = defineStore('document', () => {
         : sentenceOf(error),
       path: error instanceof Refusal ? error.path : [],
     }
+  }
+
+  /** Takes over what was changed elsewhere. */
+  async function catchUp() {
+    const now = head.value
+    if (!now) return
+    try {
+      const change = await changesSince(kind.value, now.id, now.revision)
+      if (change.head.revision === now.revision) return
+      take(change)
+      elsewhere.value = true
+    } catch (error) {
+      if (error instanceof Refusal && error.code === 'too-old') await fetchWhole(kind.value, now.id)
+    }
+  }
+
+  /** @param revision the newest that the server has told of */
+  function hear(revision: number) {
+    return queue(async () => {
+      if (head.value && revision > head.value.revision) await catchUp()
+    })
   }
 
   function take(change: Change) {
@@ -122,11 +156,12 @@ export const useDocument = defineStore('document', () => {
       for (const id of next.keys()) if (!kept.has(id)) next.delete(id)
     }
     rows.value = next
+    for (const id of chosen) if (!next.has(id)) chosen.delete(id)
     if (selectedId.value && !next.has(selectedId.value)) selectedId.value = undefined
   }
 
   return {
-    kind, head, rows, order, ordered, selectedId, selected, returns, sums, act, refusal, loading, missing,
-    open, edit, undo, redo,
+    kind, head, rows, order, ordered, selectedId, selected, chosen, many, folded, returns, sums, instruments, act, refusal, loading,
+    missing, elsewhere, open, choose, edit, undo, redo, goBack, hear,
   } // prettier-ignore
 })

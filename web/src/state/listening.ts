@@ -108,7 +108,7 @@ export const useListening = defineStore('listening', () => {
     meters.value = undefined
     heardRevision.value = undefined
     point.value = null
-    section.value = null
+    section.value = document.head?.opening?.loopSection ?? null
   }
 
   return {

@@ -23,7 +23,7 @@ public sealed class CompressorProcessor : IProcessor
     private readonly float _wet;
     private readonly float _kneeBottom;
     private readonly float _restGain;
-    private readonly FilterCascade[]? _keyFilter;
+    private readonly KeyFilter _keyFilter;
     private double _reductionDb;
 
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
@@ -39,7 +39,7 @@ public sealed class CompressorProcessor : IProcessor
         _wet = (float)(kind.Value(settings, "mix-percent") / 100);
         _kneeBottom = (float)new Decibels(_thresholdDb - _kneeDb / 2).Linear;
         _restGain = 1 + _wet * ((float)new Decibels(_makeUpDb).Linear - 1);
-        _keyFilter = KeyFilter(key, sampleRateHz);
+        _keyFilter = new(key, sampleRateHz);
     }
 
     /// <summary>How far the gain is down after the last frame, in dB, at least 0.</summary>
@@ -48,14 +48,10 @@ public sealed class CompressorProcessor : IProcessor
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {
         var heard = key ?? signal;
+        if (key is not null)
+            _keyFilter.Process(key, frames);
         var left = heard.Lane(0, frames);
         var right = heard.Lane(heard.Lanes - 1, frames);
-        if (key is not null && _keyFilter is not null)
-        {
-            _keyFilter[0].Process(left);
-            _keyFilter[1].Process(right);
-        }
-
         var outLeft = signal.Lane(0, frames);
         var outRight = signal.Lanes == 2 ? signal.Lane(1, frames) : default;
         for (var i = 0; i < frames; i++)
@@ -70,8 +66,7 @@ public sealed class CompressorProcessor : IProcessor
     public void Reset()
     {
         _reductionDb = 0;
-        foreach (var lane in _keyFilter ?? [])
-            lane.Reset();
+        _keyFilter.Reset();
     }
 
     private float NextGain(float level)
@@ -93,15 +88,5 @@ public sealed class CompressorProcessor : IProcessor
     {
         var levelDb = Math.Log(level) / NepersPerDb;
         return levelDb - CompressorLaw.OutputDb(levelDb, _thresholdDb, _ratio, _kneeDb);
-    }
-
-    private static FilterCascade[]? KeyFilter(KeyInput? key, int sampleRateHz)
-    {
-        var cuts = new List<Biquad>();
-        if (key?.LowCutHz is { } low)
-            cuts.Add(FilterDesign.LowCut(low, sampleRateHz));
-        if (key?.HighCutHz is { } high)
-            cuts.Add(FilterDesign.HighCut(high, sampleRateHz));
-        return cuts.Count == 0 ? null : [new(cuts), new(cuts)];
     }
 }

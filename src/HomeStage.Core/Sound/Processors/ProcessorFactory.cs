@@ -15,6 +15,12 @@ public static class ProcessorFactory
         ProcessorCatalogue.Compressor => new CompressorProcessor(insert.Settings, insert.Key, sampleRateHz),
         ProcessorCatalogue.Limiter => new LimiterProcessor(insert.Settings, lanes, sampleRateHz),
         ProcessorCatalogue.Delay => new DelayProcessor(insert.Settings, lanes, sampleRateHz, tempoBpm),
+        ProcessorCatalogue.Gate => new GateProcessor(insert.Settings, insert.Key, sampleRateHz),
+        ProcessorCatalogue.Image => new ImageProcessor(insert.Settings, sampleRateHz),
+        ProcessorCatalogue.Reverb => new ReverbProcessor(insert.Settings, lanes, sampleRateHz, tempoBpm),
+        ProcessorCatalogue.Chorus => new ChorusProcessor(insert.Settings, lanes, sampleRateHz),
+        ProcessorCatalogue.Saturator => new SaturatorProcessor(insert.Settings, lanes),
+        ProcessorCatalogue.Clipper => new ClipperProcessor(insert.Settings, lanes),
         ProcessorCatalogue.Gain => new GainProcessor(insert.Settings),
         _ => throw new ArgumentException($"No processor '{insert.Processor}' is built in.", nameof(insert)),
     };

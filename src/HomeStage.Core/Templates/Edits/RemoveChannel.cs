@@ -1,6 +1,6 @@
 namespace HomeStage.Core.Templates.Edits;
 
-/// <summary>Takes a channel away. What fed it feeds what it fed; sends, feeds and splits that need it go with it.</summary>
+/// <summary>Takes a channel away. What fed it feeds what it fed; sends, feeds, splits and notes that need it go with it.</summary>
 public sealed record RemoveChannel(ChannelId Channel) : Edit
 {
     public override bool ChangesRouting => true;
@@ -28,9 +28,15 @@ public sealed record RemoveChannel(ChannelId Channel) : Edit
     private static Channel Released(Channel other, Channel removed, HashSet<ChannelId> gone)
     {
         var touched = (other.Destination is { } to && gone.Contains(to))
-            || other.Sends.Any(s => gone.Contains(s.To)) || other.Feeds.Any(f => gone.Contains(f.Channel));
+            || other.Sends.Any(s => gone.Contains(s.To)) || other.Feeds.Any(f => gone.Contains(f.Channel))
+            || other.Plays.Any(gone.Contains) || other.NoteInput?.Layers.Any(gone.Contains) == true
+            || (other.Source is InternalSource recorded && gone.Contains(recorded.From)) || (other.PrintTwin is { } twin && gone.Contains(twin));
         return !touched ? other : other with
         {
+            Plays = other.Plays.Where(p => !gone.Contains(p)).ToSequence(),
+            NoteInput = other.NoteInput is { } input ? input with { Layers = input.Layers.Where(l => !gone.Contains(l)).ToSequence() } : null,
+            Source = other.Source is InternalSource source && gone.Contains(source.From) ? null : other.Source,
+            PrintTwin = other.PrintTwin is { } print && gone.Contains(print) ? null : other.PrintTwin,
             Destination = other.Destination == removed.Id ? removed.Destination : other.Destination,
             Sends = other.Sends.Where(s => !gone.Contains(s.To)).ToSequence(),
             Feeds = other.Feeds.Where(f => !gone.Contains(f.Channel)).ToSequence(),

@@ -7,17 +7,13 @@ namespace HomeStage.Server.Api.Views;
 /// <param name="Order">Every channel's id in running order, where that changed; null otherwise.</param>
 public sealed record ChangeView(HeadView Head, IReadOnlyList<ChannelView> Changed, IReadOnlyList<string>? Order)
 {
-    public static ChangeView Between(OpenDocument before, OpenDocument after)
+    internal static ChangeView Between(OpenDocument before, OpenDocument after, RowBook book)
     {
-        var old = ChannelRows.WithoutRoles(before.Template);
-        var now = ChannelRows.WithoutRoles(after.Template);
+        var old = book.Of(before.Template);
+        var now = book.After(before.Template, after.Template);
         var known = old.ToDictionary(r => r.Channel.Id);
-        var changed = now.Where(r => !known.TryGetValue(r.Channel.Id, out var was) || !Same(was, r)).Select(ChannelRows.WithRole).ToList();
+        var changed = now.Where(r => !known.TryGetValue(r.Channel.Id, out var was) || !was.SaysTheSameAs(r)).Select(ChannelRows.WithRole).ToList();
         var moved = !old.Select(r => r.Channel.Id).SequenceEqual(now.Select(r => r.Channel.Id));
         return new(HeadView.Of(after), changed, moved ? [.. now.Select(r => r.Channel.Id.Value)] : null);
     }
-
-    private static bool Same(ChannelView a, ChannelView b) =>
-        ReferenceEquals(a.Channel, b.Channel) && a.Depth == b.Depth && a.HueDegrees == b.HueDegrees && a.Colour == b.Colour && a.Feeders == b.Feeders
-        && a.ComesFrom == b.ComesFrom && a.KeyedBy.SequenceEqual(b.KeyedBy) && a.Steers.SequenceEqual(b.Steers);
 }

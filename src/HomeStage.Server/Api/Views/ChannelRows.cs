@@ -39,10 +39,20 @@ internal static class ChannelRows
         { Source: OutputSource source } => Split(template, source),
         { Source: InputSource { Second: { } second } source } => $"inputs {source.First}, {second}",
         { Source: InputSource source } => $"input {source.First}",
+        { Source: InternalSource source } => $"records {template.Channels[source.From].Name}",
+        { Starters.Count: > 0 } channel => Count(channel.Starters.Count, "sound"),
+        { Kind: ChannelKind.Notes } channel => Plays(template, channel),
+        { Spare: true } => "waits for a part",
         { Kind: ChannelKind.Return } => Count(senders, "send"),
         { Kind: ChannelKind.Bus } => Count(row.Feeders, "channel") + (senders > 0 ? $", {Count(senders, "send")}" : ""),
         _ => "nothing yet",
     };
+
+    private static string Plays(Template template, Channel channel)
+    {
+        var targets = channel.Plays.Select(id => template.Channels[id].Name).Concat(channel.MidiOut is { } port ? [port.Device] : Array.Empty<string>()).ToList();
+        return targets.Count == 0 ? "plays nothing yet" : $"plays {string.Join(", ", targets)}";
+    }
 
     private static string Split(Template template, OutputSource source)
     {

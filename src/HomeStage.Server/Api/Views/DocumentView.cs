@@ -1,4 +1,6 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -19,14 +21,16 @@ public sealed record DocumentView(HeadView Head, IReadOnlyList<ChannelView> Chan
 public sealed record HeadView(
     string Id, DocumentKind Kind, int Revision, bool CanUndo, bool CanRedo,
     string Name, string Category, IReadOnlyList<string> Tags, string Note,
-    MusicalKey? Key, string? KeyName, int SampleRateHz, TimelineView Timeline, IReadOnlyList<Act> Acts)
+    MusicalKey? Key, string? KeyName, int SampleRateHz, PanLaw PanLaw, TimelineView Timeline, IReadOnlyList<Act> Acts,
+    IReadOnlyList<Groove> Grooves, IReadOnlyList<Patch> Patches, IReadOnlyList<Lever> Levers, Opening? Opening)
 {
     public static HeadView Of(OpenDocument document)
     {
         var template = document.Template;
         return new(document.Id, document.Kind, document.Revision, document.CanUndo, document.CanRedo,
             template.Name, template.Category, template.Tags, template.Note,
-            template.Key, template.Key?.Name, template.SampleRateHz, TimelineView.Of(template.Timeline), template.Acts);
+            template.Key, template.Key?.Name, template.SampleRateHz, template.PanLaw, TimelineView.Of(template.Timeline), template.Acts,
+            template.Grooves, template.Patches, template.Levers, template.Opening);
     }
 }
 
@@ -65,4 +69,11 @@ public sealed record SectionView(
 /// <param name="Colour">Null where neither it nor anything that it feeds has a hue.</param>
 public sealed record ChannelView(
     Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role,
-    ChannelColour? Colour);
+    ChannelColour? Colour)
+{
+    /// <summary>Whether two rows of one channel show the same; roles follow from the channel and are not asked.</summary>
+    internal bool SaysTheSameAs(ChannelView other) =>
+        ReferenceEquals(this, other)
+        || (ReferenceEquals(Channel, other.Channel) && Depth == other.Depth && HueDegrees == other.HueDegrees && Colour == other.Colour && Feeders == other.Feeders
+            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers));
+}

@@ -21,13 +21,13 @@ public sealed record FindingsView(
     }
 
     private static FindingView ViewOf(Template template, Finding finding) =>
-        new(finding.Key, finding.Rule, finding.Severity, finding.Sentence,
+        new(finding.Key, finding.Rule, Report.GroupOf(finding.Rule), finding.Severity, finding.Sentence,
             [.. finding.Channels.Select(id => new NamedChannel(id.Value, template.Channels[id].Name))], finding.Mends);
 }
 
 /// <param name="Channels">What it is about, the one to look at first; empty where it is about the whole.</param>
 public sealed record FindingView(
-    string Key, string Rule, Severity Severity, string Sentence, IReadOnlyList<NamedChannel> Channels, IReadOnlyList<Mend> Mends);
+    string Key, string Rule, string Group, Severity Severity, string Sentence, IReadOnlyList<NamedChannel> Channels, IReadOnlyList<Mend> Mends);
 
 /// <param name="Reason">Why it is as intended.</param>
 public sealed record AcceptedView(FindingView Finding, string Reason);

@@ -10,5 +10,6 @@ public sealed record JobView(string Id, JobState State, double Progress, double?
 
 /// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>
 /// <param name="PeakDbfs">Largest sample; null for silence.</param>
+/// <param name="TruePeakDbtp">Largest value between samples; null for silence.</param>
 /// <param name="Outline">The waveform as pairs of lowest and highest sample over equal stretches, for drawing.</param>
-public sealed record MeterView(double? LoudnessLufs, double? PeakDbfs, double Seconds, IReadOnlyList<float> Outline);
+public sealed record MeterView(double? LoudnessLufs, double? PeakDbfs, double? TruePeakDbtp, double Seconds, IReadOnlyList<float> Outline);

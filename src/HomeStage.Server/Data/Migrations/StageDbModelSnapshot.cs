@@ -55,6 +55,52 @@ namespace HomeStage.Server.Data.Migrations
                     b.ToTable("Documents");
                 });
 
+            modelBuilder.Entity("HomeStage.Server.Data.MediaRow", b =>
+                {
+                    b.Property<string>("Content")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("AddedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Frames")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Lanes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SampleRateHz")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Content");
+
+                    b.ToTable("Media");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.RevisionNameRow", b =>
+                {
+                    b.Property<string>("DocumentId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("DocumentId", "Number");
+
+                    b.ToTable("RevisionNames");
+                });
+
             modelBuilder.Entity("HomeStage.Server.Data.RevisionRow", b =>
                 {
                     b.Property<string>("DocumentId")
@@ -81,6 +127,10 @@ namespace HomeStage.Server.Data.Migrations
                     b.Property<int?>("Target")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("DocumentId", "Number");
 
                     b.ToTable("Revisions");
@@ -101,6 +151,15 @@ namespace HomeStage.Server.Data.Migrations
                     b.HasKey("DocumentId", "Number");
 
                     b.ToTable("Snapshots");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.RevisionNameRow", b =>
+                {
+                    b.HasOne("HomeStage.Server.Data.DocumentRow", null)
+                        .WithMany()
+                        .HasForeignKey("DocumentId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("HomeStage.Server.Data.RevisionRow", b =>

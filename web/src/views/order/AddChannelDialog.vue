@@ -64,7 +64,7 @@ function source(): Source | null {
       kit: catalogue.instruments.get(instrument.value)?.kit ?? null,
     }
   if (kind.value === 'split') return { type: 'output', instrument: splitOf.value, output: output.value }
-  if (kind.value === 'audio') return { type: 'input', first: input.value, second: null, monitored: false }
+  if (kind.value === 'audio') return { type: 'input', first: input.value, second: null, monitored: false, armed: false }
   return kind.value === 'trigger' ? { type: 'instrument', instrument: 'key-tone', kit: null } : null
 }
 
@@ -73,7 +73,7 @@ async function add() {
   const id = freshId(title, (taken) => document.rows.has(taken))
   const channel = draft(id, title, kind.value, feeds.value ? under.value : null, source())
   if (!(await document.edit([{ type: 'add-channel', channel, place: null }]))) return
-  document.selectedId = id
+  document.choose(id)
   open.value = false
 }
 </script>

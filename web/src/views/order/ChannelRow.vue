@@ -12,7 +12,7 @@ import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
 
 const props = defineProps<{ row: ChannelRow; focusable: boolean; folded: boolean; renaming: boolean; drop?: Side }>()
-const emit = defineEmits<{ select: []; fold: [on: boolean]; rename: []; renamed: [name?: string] }>()
+const emit = defineEmits<{ fold: [row: ChannelRow, on: boolean]; renamed: [row: ChannelRow, name?: string] }>()
 const document = useDocument()
 const catalogue = useCatalogue()
 const findings = useFindings()
@@ -22,7 +22,9 @@ const channel = computed(() => props.row.channel)
 const found = computed(() =>
   findings.byChannel.get(channel.value.id)?.find((f) => f.channels[0]?.id === channel.value.id),
 )
-const selected = computed(() => document.selectedId === channel.value.id)
+const selected = computed(() => document.chosen.has(channel.value.id))
+/** A notes channel makes no sound itself, so it has no fader. */
+const sounds = computed(() => channel.value.kind !== 'notes')
 const isSum = computed(() => ['bus', 'main', 'return'].includes(channel.value.kind))
 const state = computed(() => channel.value.stages[document.act] ?? 'on-stage')
 const sidechain = computed(() => {
@@ -48,8 +50,8 @@ watch(
 
 function onNameKey(event: KeyboardEvent) {
   event.stopPropagation()
-  if (event.key === 'Enter') emit('renamed', (event.target as HTMLInputElement).value.trim())
-  if (event.key === 'Escape') emit('renamed')
+  if (event.key === 'Enter') emit('renamed', props.row, (event.target as HTMLInputElement).value.trim())
+  if (event.key === 'Escape') emit('renamed', props.row)
 }
 
 function set(level: number | null) {
@@ -69,30 +71,22 @@ function mute() {
   <div
     class="row"
     role="row"
-    :class="[state, { selected, sum: isSum, muted: channel.muted }, drop && `drop-${drop}`]"
+    :class="[state, { selected, sum: isSum, muted: channel.muted, spare: channel.spare }, drop && `drop-${drop}`]"
     :data-id="channel.id"
     :aria-level="row.depth + 1"
     :aria-expanded="row.feeders ? !folded : undefined"
     :aria-selected="selected"
     :tabindex="focusable ? 0 : -1"
-    @click="$emit('select')"
-    @focus="$emit('select')"
+    :style="{ '--depth': row.depth }"
   >
-    <i v-for="d in row.depth" :key="d" class="guide" :style="{ left: `${4 + d * 18}px` }" />
-    <span
-      class="name inked"
-      role="gridcell"
-      :draggable="!renaming"
-      :style="{ paddingLeft: `${row.depth * 18}px`, ...inkOf(row.colour) }"
-      @dblclick="$emit('rename')"
-    >
+    <span class="name inked" role="gridcell" :draggable="!renaming" :style="inkOf(row.colour)">
       <button
         v-if="row.feeders"
         type="button"
         class="mark"
         tabindex="-1"
         :aria-label="folded ? `Unfold ${channel.name}` : `Fold ${channel.name}`"
-        @click.stop="$emit('fold', !folded)"
+        @click.stop="$emit('fold', row, !folded)"
       >
         <Icon :name="folded ? 'unfold' : 'fold'" :size="13" />
       </button>
@@ -106,6 +100,13 @@ function mute() {
           fill="none"
           stroke="currentColor"
           stroke-width="1.6"
+        />
+        <path
+          v-else-if="channel.kind === 'notes'"
+          d="M3 9.5V4l6-1.5v5.5"
+          fill="none"
+          stroke="currentColor"
+          stroke-width="1.4"
         />
         <path
           v-else-if="channel.kind === 'trigger'"
@@ -124,7 +125,7 @@ function mute() {
         maxlength="80"
         :aria-label="`New name for ${channel.name}`"
         @keydown="onNameKey"
-        @blur="$emit('renamed', ($event.target as HTMLInputElement).value.trim())"
+        @blur="$emit('renamed', row, ($event.target as HTMLInputElement).value.trim())"
         @click.stop
       />
       <span v-else class="text">{{ channel.name }}</span>
@@ -136,32 +137,38 @@ function mute() {
       >
     </span>
     <span class="cut quiet" role="gridcell" :title="row.comesFrom">{{ row.comesFrom }}</span>
-    <span class="cut strip" role="gridcell">
+    <span class="cut strip" role="gridcell" :title="strip.map((insert) => insert.name).join(', ')">
       <span v-for="(insert, i) in strip" :key="i" :class="{ plum: insert.plum, parked: insert.parked }">{{
         insert.name
       }}</span>
     </span>
     <span class="cut plum" role="gridcell" :title="sidechain">{{ sidechain }}</span>
-    <span role="gridcell" class="middle"><SendMarks :channel="channel" :returns="document.returns" /></span>
+    <span role="gridcell" class="middle"
+      ><SendMarks v-if="sounds" :channel="channel" :returns="document.returns"
+    /></span>
     <span role="gridcell" class="middle end level">
       <ValueField
+        v-if="sounds"
         :label="`Level of ${channel.name}, dB`"
         form="level"
         :value="channel.level"
         :min="-60"
         :max="6"
         :step="0.5"
+        :out-of-tab-order="!focusable"
         @change="set"
       />
     </span>
     <span role="gridcell" class="middle end">
       <ValueField
+        v-if="sounds"
         :label="`Pan of ${channel.name}`"
         form="pan"
         :value="channel.pan"
         :min="-1"
         :max="1"
         :step="0.01"
+        :out-of-tab-order="!focusable"
         @change="pan"
       />
     </span>
@@ -170,7 +177,7 @@ function mute() {
         type="button"
         class="mute"
         :aria-pressed="channel.muted"
-        :aria-label="`Mute ${channel.name}`"
+        :aria-label="`${channel.muted ? 'Muted' : 'Mute'} ${channel.name}`"
         tabindex="-1"
         @click.stop="mute"
       >

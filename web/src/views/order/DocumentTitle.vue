@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import AboutDialog from './AboutDialog.vue'
 import ActsDialog from './ActsDialog.vue'
 import FindingsDialog from './FindingsDialog.vue'
+import HistoryDialog from './HistoryDialog.vue'
 import TimelineDialog from './TimelineDialog.vue'
 import FindingMark from '@/parts/FindingMark.vue'
 import Icon from '@/parts/Icon.vue'
@@ -18,6 +19,7 @@ const timing = ref(false)
 const describing = ref(false)
 const checking = ref(false)
 const staging = ref(false)
+const remembering = ref(false)
 const findings = useFindings()
 const actName = computed(() => document.head?.acts.find((act) => act.id === document.act)?.name)
 
@@ -110,6 +112,16 @@ const feltBeat = computed(() =>
       >
         <Icon name="redo" />
       </button>
+      <button
+        type="button"
+        class="plain bare"
+        :class="{ elsewhere: document.elsewhere }"
+        :aria-label="document.elsewhere ? 'History, changed in another tab' : 'History'"
+        :title="document.elsewhere ? 'Changed in another tab' : 'What was done, compared, gone back to'"
+        @click="remembering = true"
+      >
+        History
+      </button>
       <button v-if="document.kind === 'template'" type="button" class="loud" @click="starting = true">
         Start a song
       </button>
@@ -122,6 +134,7 @@ const feltBeat = computed(() =>
   <AboutDialog v-model:open="describing" />
   <ActsDialog v-model:open="staging" />
   <FindingsDialog v-model:open="checking" />
+  <HistoryDialog v-model:open="remembering" />
 </template>
 
 <style scoped>
@@ -190,6 +203,10 @@ const feltBeat = computed(() =>
 
 .proven {
   color: var(--proven);
+}
+
+.elsewhere {
+  color: var(--plum);
 }
 
 .gap {

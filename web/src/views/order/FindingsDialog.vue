@@ -9,7 +9,7 @@ const document = useDocument()
 const findings = useFindings()
 
 function go(channel: string) {
-  document.selectedId = channel
+  document.choose(channel)
   open.value = false
 }
 </script>
@@ -27,7 +27,7 @@ function go(channel: string) {
         {{ act.name }}: {{ act.open === 0 ? 'proven' : act.open }}
       </span>
     </p>
-    <FindingCard v-for="finding in findings.open" :key="finding.key" :finding="finding" @go="go" />
+    <FindingCard v-for="finding in findings.open" :key="finding.key" :finding="finding" grouped @go="go" />
     <p v-if="findings.found && findings.open.length === 0" class="proven">Nothing is wrong in this act.</p>
     <template v-if="findings.found?.accepted.length">
       <h3>Accepted as intended</h3>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import InsertStanding from './InsertStanding.vue'
 import ParameterFields from './ParameterFields.vue'
+import PatchLine from './PatchLine.vue'
 import type { Channel, Edit, Insert } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
@@ -42,7 +44,7 @@ function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
     <div class="head">
       <button type="button" class="open" :aria-expanded="open" @click="$emit('toggle')">
         <Icon :name="open ? 'fold' : 'unfold'" :size="13" />{{ kind?.name
-        }}<span v-if="insert.key?.on" class="plum">keyed</span>
+        }}<span v-if="insert.key?.on" class="plum">keyed</span><span v-if="insert.waitsFor" class="plum">waits</span>
       </button>
       <button
         type="button"
@@ -55,6 +57,11 @@ function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
       </button>
     </div>
     <div v-if="open" class="body">
+      <PatchLine
+        :of="insert.processor"
+        :settings="insert.settings"
+        @use="(settings) => send({ type: 'set-settings', ...about, settings, patch: null })"
+      />
       <ParameterFields
         v-if="kind"
         :owner="kind.name"
@@ -99,6 +106,7 @@ function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
           </label>
         </template>
       </div>
+      <InsertStanding :channel="channel.id" :insert="insert" />
       <div class="ends">
         <button
           type="button"
@@ -175,17 +183,6 @@ function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
 
 .key p {
   margin: 3px 0;
-}
-
-.switch {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  color: var(--text-2);
-}
-
-.switch input[type='checkbox'] {
-  accent-color: var(--lamp-ground);
 }
 
 .ends {

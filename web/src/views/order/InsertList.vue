@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { freshId } from './channelDraft'
+import { newInsert } from './channelDraft'
 import InsertCard from './InsertCard.vue'
 import type { Channel } from '@/api/types'
 import AddMenu from '@/parts/AddMenu.vue'
@@ -14,10 +14,9 @@ const opened = ref<string>()
 const choices = computed(() => catalogue.known.processors.map((p) => ({ value: p.id, text: p.name })))
 
 async function add(processor: string) {
-  const id = freshId(processor, (taken) => props.channel.inserts.some((i) => i.id === taken))
-  const insert = { id, processor, settings: {}, parkedIn: [], key: null }
+  const insert = newInsert(props.channel, processor)
   if (await document.edit([{ type: 'add-insert', channel: props.channel.id, insert, place: null }], props.channel.id))
-    opened.value = id
+    opened.value = insert.id
 }
 </script>
 

@@ -1,137 +1,138 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, toRef, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, toRef, useTemplateRef, watch } from 'vue'
 import ChannelRowView from './ChannelRow.vue'
+import type { Filter } from './filter'
 import RefusalNote from './RefusalNote.vue'
+import TreeHead from './TreeHead.vue'
+import { useChoosing } from './useChoosing'
 import { takesChannels, useMoves, type Side } from './useMoves'
 import { useTree } from './useTree'
+import { useTreeKeys } from './useTreeKeys'
+import { useWindow } from './useWindow'
 import type { ChannelRow } from '@/api/types'
 import { useDocument } from '@/state/document'
-import { useListening } from '@/state/listening'
 
-const props = defineProps<{ search: string; everything: boolean }>()
+const rowPixels = 29
+const headPixels = 27
+
+const props = defineProps<{ search: string; filter: Filter; everything: boolean }>()
 const document = useDocument()
-const listening = useListening()
-const tree = useTree(toRef(props, 'search'), toRef(props, 'everything'))
+const tree = useTree(toRef(props, 'search'), toRef(props, 'filter'), toRef(props, 'everything'))
+const grid = useTemplateRef<HTMLElement>('grid')
+const count = computed(() => tree.shown.value.length)
+const seen = useWindow(grid, count, rowPixels, headPixels)
+const choosing = useChoosing(tree, grid, seen.reveal)
 const moves = useMoves(tree)
-const grid = useTemplateRef('grid')
 const renaming = ref<string>()
+const { onKey, follow } = useTreeKeys(tree, choosing, moves, renaming)
 const dragged = ref<ChannelRow>()
 const over = ref<{ id: string; side: Side }>()
 
-const focusable = computed(() => {
-  const shown = tree.shown.value
-  return shown.some((r) => r.channel.id === document.selectedId) ? document.selectedId : shown[0]?.channel.id
-})
-const returnNames = computed(() =>
-  document.returns
-    .slice(0, 4)
-    .map((r, i) => `${i + 1} ${r.channel.name}`)
-    .join(', '),
+/** What can be seen, with its place among all that is shown. */
+const drawn = computed(() =>
+  tree.shown.value
+    .slice(seen.first.value, seen.last.value)
+    .map((row, i) => ({ row, index: seen.first.value + i, place: tree.places.value.get(row.channel.id) })),
 )
 
-async function select(row: ChannelRow | undefined, focus = false) {
-  if (!row) return
-  document.selectedId = row.channel.id
-  if (!focus) return
-  await nextTick()
-  grid.value?.querySelector<HTMLElement>(`[data-id="${row.channel.id}"]`)?.focus()
-}
+// A row that is scrolled away takes its focus along; the list keeps it then, so that the keys go on working.
+watch(drawn, (now) => {
+  const focused = window.document.activeElement as HTMLElement | null
+  const id = focused?.dataset.id
+  if (id && grid.value?.contains(focused) && !now.some(({ row }) => row.channel.id === id))
+    grid.value.focus({ preventScroll: true })
+})
 
-async function follow(row: ChannelRow, move: Promise<boolean> | undefined) {
-  await move
-  await select(document.rows.get(row.channel.id), true)
-}
-
-function onKey(event: KeyboardEvent) {
-  const shown = tree.shown.value
-  const at = shown.findIndex((r) => r.channel.id === focusable.value)
-  const row = shown[at]
-  if (!row || event.ctrlKey || event.metaKey || (event.target as HTMLElement).tagName === 'INPUT') return
-  const { id } = row.channel
-  const act: Record<string, (() => unknown) | undefined> = {
-    ArrowUp: () => (event.altKey ? follow(row, moves.up(row)) : select(shown[at - 1], true)),
-    ArrowDown: () => (event.altKey ? follow(row, moves.down(row)) : select(shown[at + 1], true)),
-    ArrowLeft: () => (event.altKey ? follow(row, moves.out(row)) : row.feeders && !tree.folded.has(id) ? tree.fold(id, true) : select(tree.parentOf(row), true)),
-    ArrowRight: () => (event.altKey ? follow(row, moves.into(row)) : tree.folded.has(id) ? tree.fold(id, false) : select(row.feeders ? shown[at + 1] : undefined, true)),
-    Home: () => select(shown[0], true),
-    End: () => select(shown.at(-1), true),
-    Enter: () => (renaming.value = id),
-    F2: () => (renaming.value = id),
-    m: () => document.edit([{ type: 'set-mute', channel: id, muted: !row.channel.muted }], id),
-    l: () => (listening.point = listening.point === id || row.channel.kind === 'main' ? null : id),
-    Delete: () => remove(row, shown[at + 1] ?? shown[at - 1]),
-  } // prettier-ignore
-  const does = act[event.key]
-  if (!does || (event.target as HTMLElement).tagName === 'BUTTON') return
-  event.preventDefault()
-  void does()
-}
-
-async function remove(row: ChannelRow, next?: ChannelRow) {
-  const about = row.channel.kind === 'main' ? row.channel.id : undefined
-  if (await document.edit([{ type: 'remove-channel', channel: row.channel.id }], about))
-    await select(next && document.rows.get(next.channel.id), true)
-}
+// What is chosen elsewhere, by a finding or by being made, comes into sight.
+watch(
+  () => document.selectedId,
+  async (id) => {
+    await nextTick()
+    await seen.reveal(tree.shown.value.findIndex((r) => r.channel.id === id))
+  },
+)
 
 async function rename(row: ChannelRow, name?: string) {
   renaming.value = undefined
   if (name !== undefined && name !== row.channel.name)
     await document.edit([{ type: 'rename-channel', channel: row.channel.id, name }], row.channel.id)
-  await select(row, true)
+  await choosing.select(row, true)
+}
+
+/** The row that an event is about. One listener for all rows: theirs would be made anew, and they drawn again, at each scroll. */
+function rowOf(event: Event) {
+  const element = (event.target as HTMLElement).closest?.<HTMLElement>('[data-id]')
+  return element ? document.rows.get(element.dataset.id!) : undefined
+}
+
+function about(act: (event: never, row: ChannelRow) => void) {
+  return (event: Event) => {
+    const row = rowOf(event)
+    if (row) act(event as never, row)
+  }
 }
 
 function onOver(event: DragEvent, row: ChannelRow) {
   if (!dragged.value) return
   event.preventDefault()
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  const box = (event.target as HTMLElement).closest('[data-id]')!.getBoundingClientRect()
   const share = (event.clientY - box.top) / box.height
   const side =
     takesChannels(row) && share > 0.28 && (share < 0.72 || row.feeders > 0) ? 'under' : share < 0.5 ? 'before' : 'after'
   over.value = { id: row.channel.id, side: row.channel.kind === 'main' ? 'under' : side }
 }
 
-function onDrop(row: ChannelRow) {
+function onDrop(event: DragEvent, row: ChannelRow) {
+  event.preventDefault()
   const [moved, target] = [dragged.value, over.value]
-  dragged.value = over.value = undefined
+  stopDrag()
   if (moved && target) void follow(moved, moves.place(moved, target.side, row))
 }
+
+function stopDrag() {
+  dragged.value = over.value = undefined
+}
+
+const listeners = {
+  mousedown: about(() => choosing.onDown()),
+  click: about((event: MouseEvent, row) => choosing.onClick(event, row)),
+  focusin: about((event: FocusEvent, row) => event.target instanceof HTMLElement && event.target.dataset.id && choosing.onFocus(row)),
+  dblclick: about((event: MouseEvent, row) => (event.target as HTMLElement).closest('.name') && (renaming.value = row.channel.id)),
+  dragstart: about((_: DragEvent, row) => (dragged.value = row)),
+  dragend: stopDrag,
+  dragover: about(onOver),
+  drop: about(onDrop),
+} // prettier-ignore
+
+const fold = (row: ChannelRow, on: boolean) => tree.fold(row.channel.id, on)
 </script>
 
 <template>
-  <div ref="grid" class="tree" role="treegrid" aria-label="Running order" @keydown="onKey">
-    <div class="row columns" role="row">
-      <span role="columnheader">Channel, under what it feeds</span>
-      <span role="columnheader">Comes from</span>
-      <span role="columnheader">Strip</span>
-      <span role="columnheader">Sidechain</span>
-      <span role="columnheader" :title="returnNames"
-        >Sends
-        {{
-          document.returns
-            .slice(0, 4)
-            .map((_, i) => i + 1)
-            .join(' ')
-        }}</span
-      >
-      <span role="columnheader" class="right">dB</span>
-      <span role="columnheader" class="right">Pan</span>
-      <span role="columnheader"><span class="unseen">Mute</span></span>
-    </div>
-    <template v-for="row in tree.shown.value" :key="row.channel.id">
+  <div
+    ref="grid"
+    class="tree"
+    role="treegrid"
+    tabindex="-1"
+    aria-label="Running order"
+    aria-multiselectable="true"
+    :aria-rowcount="count + 1"
+    @keydown="onKey"
+    v-on="listeners"
+  >
+    <TreeHead />
+    <div v-if="seen.above.value" role="presentation" :style="{ height: `${seen.above.value}px` }" />
+    <template v-for="{ row, index, place } in drawn" :key="row.channel.id">
       <ChannelRowView
         :row="row"
-        :focusable="focusable === row.channel.id"
-        :folded="tree.folded.has(row.channel.id)"
+        :focusable="choosing.focusable.value === row.channel.id"
+        :folded="document.folded.has(row.channel.id)"
         :renaming="renaming === row.channel.id"
         :drop="over?.id === row.channel.id ? over.side : undefined"
-        @select="select(row)"
-        @fold="tree.fold(row.channel.id, $event)"
-        @rename="renaming = row.channel.id"
-        @renamed="rename(row, $event)"
-        @dragstart="dragged = row"
-        @dragend="dragged = over = undefined"
-        @dragover="onOver($event, row)"
-        @drop.prevent="onDrop(row)"
+        :aria-rowindex="index + 2"
+        :aria-posinset="place?.at"
+        :aria-setsize="place?.of"
+        @fold="fold"
+        @renamed="rename"
       />
       <RefusalNote
         v-if="document.refusal?.channel === row.channel.id"
@@ -140,8 +141,13 @@ function onDrop(row: ChannelRow) {
         @close="document.refusal = undefined"
       />
     </template>
-    <p v-if="tree.shown.value.length === 0" class="nothing quiet">
-      No channel on stage is called that. “Show all” also looks behind the curtain and in the wings.
+    <div v-if="seen.below.value" role="presentation" :style="{ height: `${seen.below.value}px` }" />
+    <p v-if="count === 0" class="nothing quiet">
+      {{
+        search || filter
+          ? 'No channel is like that.'
+          : 'Nothing is on stage in this act. “Show all” also looks behind the curtain and in the wings.'
+      }}
     </p>
     <p v-else-if="document.order.length <= 2" class="nothing quiet">
       An empty stage. Press <b>n</b> to add a bus or an instrument; where a channel stands is where it goes.
@@ -152,27 +158,13 @@ function onDrop(row: ChannelRow) {
 <style scoped>
 .tree {
   overflow: auto;
+  /* Opaque and on a layer of its own, what is drawn once is only shifted by scrolling. */
+  background: var(--ground);
+  will-change: transform;
+  overflow-anchor: none;
   flex: 1;
   min-height: 0;
   --columns: minmax(180px, 2.2fr) minmax(140px, 1fr) minmax(130px, 1fr) minmax(124px, 1fr) 80px 42px 42px 48px;
-}
-
-.columns {
-  position: sticky;
-  top: 0;
-  z-index: 1;
-  display: grid;
-  grid-template-columns: var(--columns);
-  column-gap: 6px;
-  padding: 4px 18px 6px;
-  background: var(--ground);
-  color: var(--text-3);
-  font-size: 11px;
-  border-bottom: 1px solid var(--line-soft);
-}
-
-.right {
-  text-align: right;
 }
 
 .nothing {
@@ -182,10 +174,6 @@ function onDrop(row: ChannelRow) {
 @media (max-width: 900px) {
   .tree {
     --columns: minmax(150px, 1fr) 44px;
-  }
-
-  .columns > :not(:first-child, :nth-child(6)) {
-    display: none;
   }
 }
 </style>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import AddChannelDialog from './AddChannelDialog.vue'
 import DocumentTitle from './DocumentTitle.vue'
 import OrderTree from './OrderTree.vue'
 import ShortcutsDialog from './ShortcutsDialog.vue'
 import SidePanel from './SidePanel.vue'
+import ToolLine from './ToolLine.vue'
+import type { Filter } from './filter'
 import type { DocumentKind } from '@/api/types'
-import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
+import { useNews } from '@/state/useNews'
 
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
@@ -17,7 +19,9 @@ const listening = useListening()
 const adding = ref(false)
 const explaining = ref(false)
 const search = ref('')
+const filter = ref<Filter>('')
 const everything = ref(false)
+useNews()
 
 watch(
   () => [props.kind, props.id] as const,
@@ -25,12 +29,6 @@ watch(
   { immediate: true },
 )
 useEventListener(window, 'keydown', onKey)
-
-const states = computed(() => {
-  const count = { 'on-stage': 0, 'behind-the-curtain': 0, 'in-the-wings': 0 }
-  for (const row of document.ordered) count[row.channel.stages[document.act] ?? 'on-stage']++
-  return count
-})
 
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
@@ -54,36 +52,13 @@ function onKey(event: KeyboardEvent) {
   <DocumentTitle />
   <main class="order">
     <section class="channels" aria-label="Channels">
-      <div class="tools">
-        <input
-          v-model="search"
-          class="field find"
-          type="search"
-          placeholder="Find a channel"
-          aria-label="Find a channel"
-        />
-        <button type="button" class="plain add" @click="adding = true">
-          <Icon name="plus" :size="14" /> Add a channel
-        </button>
-        <button type="button" class="plain bare" title="Shortcuts" aria-label="Shortcuts" @click="explaining = true">
-          ?
-        </button>
-        <span class="gap" />
-        <span class="quiet">{{ states['on-stage'] }} on stage</span>
-        <span v-if="states['behind-the-curtain']" class="quiet"
-          >{{ states['behind-the-curtain'] }} behind the curtain</span
-        >
-        <span v-if="states['in-the-wings']" class="wings">{{ states['in-the-wings'] }} in the wings</span>
-        <button
-          type="button"
-          class="plain bare"
-          :aria-pressed="everything"
-          :class="{ on: everything }"
-          @click="everything = !everything"
-        >
-          Show all
-        </button>
-      </div>
+      <ToolLine
+        v-model:search="search"
+        v-model:filter="filter"
+        v-model:everything="everything"
+        @add="adding = true"
+        @explain="explaining = true"
+      />
       <p v-if="document.refusal && !document.refusal.channel" class="trouble" role="alert">
         {{ document.refusal.sentence }}
         <button type="button" class="plain bare" @click="document.refusal = undefined">Close</button>
@@ -91,7 +66,7 @@ function onKey(event: KeyboardEvent) {
       <p v-if="document.missing" class="nothing">
         There is no such {{ kind }}. <RouterLink to="/">Back to the library</RouterLink>
       </p>
-      <OrderTree v-else-if="document.head?.id === id" :search="search" :everything="everything" />
+      <OrderTree v-else-if="document.head?.id === id" :search="search" :filter="filter" :everything="everything" />
       <p v-else class="nothing faint">Opening…</p>
     </section>
     <SidePanel v-if="document.head?.id === id" />
@@ -113,31 +88,6 @@ function onKey(event: KeyboardEvent) {
   min-height: 0;
 }
 
-.tools {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 9px 18px 7px;
-}
-
-.find {
-  width: 200px;
-}
-
-.add {
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-}
-
-.gap {
-  flex: 1;
-}
-
-.wings {
-  color: var(--plum);
-}
-
 .trouble {
   margin: 0 18px 8px;
   color: var(--blocker);
@@ -153,8 +103,8 @@ function onKey(event: KeyboardEvent) {
     overflow: auto;
   }
 
-  .tools {
-    flex-wrap: wrap;
+  .channels {
+    height: 62vh;
   }
 }
 </style>

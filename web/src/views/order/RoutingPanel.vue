@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ChannelRow, StageState } from '@/api/types'
+import RoleFact from './RoleFact.vue'
+import SourceFact from './SourceFact.vue'
+import StagesFact from './StagesFact.vue'
+import TwinFact from './TwinFact.vue'
+import type { ChannelFormat, ChannelRow, Edit } from '@/api/types'
 import { inkOf } from '@/look/ink'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
@@ -10,38 +14,15 @@ const document = useDocument()
 const channel = computed(() => props.row.channel)
 const id = computed(() => channel.value.id)
 const isSum = computed(() => ['bus', 'return'].includes(channel.value.kind))
-const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name)
 const feedsSomething = computed(() => !['main', 'direct', 'trigger', 'notes'].includes(channel.value.kind))
 const destinations = computed(() => document.sums.filter((r) => r.channel.id !== id.value))
 
-function move(destination: string) {
-  void document.edit([{ type: 'move-channel', channel: id.value, destination, before: null }], id.value)
+function send(edit: Edit) {
+  void document.edit([edit], id.value)
 }
 
-function format(value: string) {
-  void document.edit([{ type: 'set-format', channel: id.value, format: value as 'mono' | 'stereo' }], id.value)
-}
-
-function stage(state: string) {
-  void document.edit(
-    [{ type: 'set-stage', channel: id.value, act: document.act, state: state as StageState }],
-    id.value,
-  )
-}
-
-function hue(value: number | null) {
-  void document.edit([{ type: 'set-hue', channel: id.value, hueDegrees: value }], id.value)
-}
-
-function outputs(pair: number | null) {
-  void document.edit([{ type: 'set-output-pair', channel: id.value, outputPair: pair ?? 1 }], id.value)
-}
-
-function input(first: number | null) {
-  const source = channel.value.source
-  if (source?.type === 'input')
-    void document.edit([{ type: 'set-source', channel: id.value, source: { ...source, first: first ?? 1 } }], id.value)
-}
+const choice = (event: Event) => (event.target as HTMLSelectElement).value
+const hue = (hueDegrees: number | null) => send({ type: 'set-hue', channel: id.value, hueDegrees })
 </script>
 
 <template>
@@ -53,7 +34,7 @@ function input(first: number | null) {
           class="field"
           :value="channel.destination ?? ''"
           :aria-label="`${channel.name} feeds`"
-          @change="move(($event.target as HTMLSelectElement).value)"
+          @change="send({ type: 'move-channel', channel: id, destination: choice($event), before: null })"
         >
           <option v-if="channel.destination === null" value="">nothing yet</option>
           <option v-for="r in destinations" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
@@ -70,63 +51,47 @@ function input(first: number | null) {
           :min="1"
           :max="64"
           :step="1"
-          @change="outputs"
+          @change="send({ type: 'set-output-pair', channel: id, outputPair: $event ?? 1 })"
         />
       </dd>
     </template>
-    <dt>Comes from</dt>
-    <dd>
-      <template v-if="channel.source?.type === 'input'">
-        hardware input
-        <ValueField
-          label="Hardware input"
-          :value="channel.source.first"
-          :min="1"
-          :max="128"
-          :step="1"
-          @change="input"
-        />
-      </template>
-      <template v-else>{{ row.comesFrom }}</template>
-    </dd>
+    <SourceFact :row="row" />
     <template v-if="row.keyedBy.length"
       ><dt>Keyed by</dt>
       <dd class="plum">{{ row.keyedBy.join(', ') }}</dd></template
     >
-    <dt>Role</dt>
-    <dd :title="`Read from its name, ${Math.round(row.role.confidence * 100)} % sure`">
-      {{ row.role.role === 'unknown' ? 'not told by its name' : row.role.role.replaceAll('-', ' ')
-      }}<span v-if="row.role.role !== 'unknown' && row.role.confidence < 0.5" class="faint"> perhaps</span>
-    </dd>
-    <dt>Width</dt>
-    <dd>
-      <select
-        class="field"
-        :value="channel.format"
-        :aria-label="`Width of ${channel.name}`"
-        @change="format(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="mono">mono</option>
-        <option value="stereo">stereo</option>
-      </select>
-    </dd>
-    <dt>In {{ actName }}</dt>
-    <dd>
-      <select
-        class="field"
-        :value="channel.stages[document.act] ?? 'on-stage'"
-        :aria-label="`${channel.name} in ${actName}`"
-        @change="stage(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="on-stage">on stage</option>
-        <option value="behind-the-curtain">behind the curtain: hidden, running</option>
-        <option value="in-the-wings">in the wings: hidden, resting</option>
-      </select>
-    </dd>
+    <RoleFact :row="row" />
+    <template v-if="channel.kind !== 'notes'">
+      <dt>Width</dt>
+      <dd>
+        <select
+          class="field"
+          :value="channel.format"
+          :aria-label="`Width of ${channel.name}`"
+          @change="send({ type: 'set-format', channel: id, format: choice($event) as ChannelFormat })"
+        >
+          <option value="mono">mono</option>
+          <option value="stereo">stereo</option>
+        </select>
+      </dd>
+      <dt>Polarity</dt>
+      <dd>
+        <label class="switch"
+          ><input
+            type="checkbox"
+            :checked="channel.polarityFlipped"
+            @change="send({ type: 'set-polarity', channel: id, flipped: ($event.target as HTMLInputElement).checked })"
+          />
+          flipped</label
+        >
+      </dd>
+    </template>
+    <StagesFact :channel="channel" />
+    <TwinFact :channel="channel" />
     <template v-if="isSum">
       <dt>Hue</dt>
-      <dd class="hue">
-        <i class="inked" :style="inkOf(row.colour)" />
+      <dd class="value">
+        <i class="inked dot" :style="inkOf(row.colour)" />
         <button v-if="row.hueDegrees === null" type="button" class="plain bare" @click="hue(200)">choose one</button>
         <ValueField
           v-else
@@ -146,40 +111,13 @@ function input(first: number | null) {
   </dl>
 </template>
 
+<style scoped src="./facts.css"></style>
 <style scoped>
-.facts {
-  display: grid;
-  grid-template-columns: 80px 1fr;
-  gap: 5px 10px;
-  margin: 10px 0 0;
-  align-items: center;
-  color: var(--text-2);
-}
-
-dd {
-  margin: 0;
-  color: var(--text);
-}
-
-.field {
-  width: 100%;
-  padding: 3px 8px;
-}
-
-.plum {
-  color: var(--plum);
-}
-
-.hue {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
-.hue i {
+.dot {
   width: 14px;
   height: 14px;
   border-radius: 50%;
   background: var(--family);
+  align-self: center;
 }
 </style>

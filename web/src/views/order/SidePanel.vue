@@ -1,10 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import FeedsList from './FeedsList.vue'
+import GroovesDialog from './GroovesDialog.vue'
 import InsertList from './InsertList.vue'
+import ManyPanel from './ManyPanel.vue'
+import NoteProcessors from './NoteProcessors.vue'
+import NotesTargets from './NotesTargets.vue'
+import PlayedSection from './PlayedSection.vue'
 import PlayerPanel from './PlayerPanel.vue'
 import RoutingPanel from './RoutingPanel.vue'
 import SendsList from './SendsList.vue'
+import SoundStarters from './SoundStarters.vue'
+import StarterList from './StarterList.vue'
 import FindingCard from '@/parts/FindingCard.vue'
 import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
@@ -15,6 +22,11 @@ const listening = useListening()
 const findings = useFindings()
 const row = computed(() => document.selected)
 const channel = computed(() => row.value?.channel)
+const grooving = ref(false)
+const takesNotes = computed(() => channel.value?.kind === 'notes' || channel.value?.source?.type === 'instrument')
+const holdsSounds = computed(
+  () => ['audio', 'direct'].includes(channel.value?.kind ?? '') && channel.value?.source?.type !== 'instrument',
+)
 const found = computed(() => findings.byChannel.get(channel.value?.id ?? '') ?? [])
 const heard = computed(
   () => listening.point === channel.value?.id || (!listening.point && channel.value?.kind === 'main'),
@@ -36,7 +48,8 @@ function remove() {
 
 <template>
   <aside class="side" aria-label="The selected channel">
-    <template v-if="row && channel">
+    <ManyPanel v-if="document.many.length" />
+    <template v-else-if="row && channel">
       <div class="head">
         <h2>{{ channel.name }}</h2>
         <button
@@ -52,23 +65,25 @@ function remove() {
         <button v-if="channel.kind !== 'main'" type="button" class="plain bare" @click="remove">Remove</button>
       </div>
       <section v-if="found.length" class="found">
-        <FindingCard
-          v-for="finding in found"
-          :key="finding.key"
-          :finding="finding"
-          @go="document.selectedId = $event"
-        />
+        <FindingCard v-for="finding in found" :key="finding.key" :finding="finding" @go="document.choose($event)" />
       </section>
       <RoutingPanel :key="`r-${channel.id}`" :row="row" />
+      <NotesTargets v-if="channel.kind === 'notes'" :channel="channel" />
       <PlayerPanel v-if="channel.source?.type === 'instrument'" :key="`p-${channel.id}`" :row="row" />
-      <InsertList :key="`i-${channel.id}`" :channel="channel" />
+      <template v-if="takesNotes">
+        <StarterList :key="`s-${channel.id}`" :channel="channel" />
+        <NoteProcessors :channel="channel" @grooves="grooving = true" />
+        <PlayedSection :key="`n-in-${channel.id}`" :channel="channel" />
+      </template>
+      <SoundStarters v-if="holdsSounds" :key="`w-${channel.id}`" :channel="channel" />
+      <InsertList v-if="channel.kind !== 'notes'" :key="`i-${channel.id}`" :channel="channel" />
       <SendsList
         v-if="channel.kind !== 'main' && channel.kind !== 'trigger' && channel.kind !== 'notes'"
         :channel="channel"
       />
       <FeedsList v-if="channel.kind !== 'main' && channel.kind !== 'notes'" :channel="channel" />
       <section>
-        <h3>Notes</h3>
+        <h3>Prompt note</h3>
         <textarea
           :key="`n-${channel.id}-${channel.note}`"
           class="field"
@@ -87,6 +102,7 @@ function remove() {
       <p class="quiet note">{{ document.head?.note || 'No prompt note yet. Press the name above to write one.' }}</p>
       <p class="faint">Choose a channel to see its strip, its sends and what steers it.</p>
     </template>
+    <GroovesDialog v-model:open="grooving" />
   </aside>
 </template>
 

@@ -1,4 +1,4 @@
-import type { Channel, ChannelKind, Source } from '@/api/types'
+import type { Channel, ChannelKind, Insert, NewChannel, Source } from '@/api/types'
 
 /** What may be made by hand; a template has one main from the start. */
 export const kindChoices: { kind: ChannelKind; text: string; mono?: boolean }[] = [
@@ -26,30 +26,27 @@ export function freshId(name: string, taken: (id: string) => boolean): string {
   for (let n = 2; ; n++) if (!taken(`${base}-${n}`)) return `${base}-${n}`
 }
 
+/** A channel with what must be said; the rest is at its defaults. */
 export function draft(
   id: string,
   name: string,
   kind: ChannelKind,
   destination: string | null,
   source: Source | null,
-): Channel {
+): NewChannel {
   return {
     id,
     name,
     kind,
     format: kindChoices.find((c) => c.kind === kind)?.mono ? 'mono' : 'stereo',
-    hueDegrees: null,
-    note: '',
     source,
-    patterns: [],
-    inserts: [],
-    sends: [],
-    feeds: [],
-    level: 0,
-    pan: 0,
-    muted: false,
     destination,
     outputPair: kind === 'direct' ? 1 : null,
-    stages: {},
   }
+}
+
+/** A processor at its defaults, under an id that the channel's strip does not have. */
+export function newInsert(channel: Channel, processor: string): Insert {
+  const id = freshId(processor, (taken) => channel.inserts.some((i) => i.id === taken))
+  return { id, processor, settings: {}, parkedIn: [], key: null, waitsFor: null }
 }

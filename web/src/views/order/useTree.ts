@@ -1,29 +1,48 @@
-import { computed, reactive, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
+import { matches, type Filter } from './filter'
 import type { ChannelRow } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
 
 /** Which rows of the running order are shown, and who stands beside whom. */
-export function useTree(search: Ref<string>, everything: Ref<boolean>) {
+export function useTree(search: Ref<string>, filter: Ref<Filter>, everything: Ref<boolean>) {
   const document = useDocument()
-  const folded = reactive(new Set<string>())
+  const findings = useFindings()
 
   const shown = computed(() => {
     const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
+    const flat = words.length > 0 || filter.value !== ''
     const rows: ChannelRow[] = []
     let hiddenBelow = Infinity
     for (const row of document.ordered) {
-      if (row.depth > hiddenBelow) continue
-      hiddenBelow = Infinity
-      if (words.length > 0) {
+      if (flat) {
         const text = `${row.channel.name} ${row.comesFrom} ${row.channel.kind}`.toLowerCase()
-        if (words.every((word) => text.includes(word))) rows.push(row)
+        const has = findings.byChannel.has(row.channel.id)
+        if (words.every((word) => text.includes(word)) && matches(filter.value, row, document.act, has)) rows.push(row)
         continue
       }
+      if (row.depth > hiddenBelow) continue
+      hiddenBelow = Infinity
       const onStage = (row.channel.stages[document.act] ?? 'on-stage') === 'on-stage'
       if (everything.value || onStage) rows.push(row)
-      if (folded.has(row.channel.id)) hiddenBelow = row.depth
+      if (document.folded.has(row.channel.id)) hiddenBelow = row.depth
     }
     return rows
+  })
+
+  /** By channel: its place among its neighbours and how many they are, from 1. */
+  const places = computed(() => {
+    const families = new Map<string, ChannelRow[]>()
+    for (const row of document.ordered) {
+      const key = row.channel.destination ?? ''
+      const family = families.get(key)
+      if (family) family.push(row)
+      else families.set(key, [row])
+    }
+    const map = new Map<string, { at: number; of: number }>()
+    for (const family of families.values())
+      family.forEach((row, i) => map.set(row.channel.id, { at: i + 1, of: family.length }))
+    return map
   })
 
   function siblings(row: ChannelRow) {
@@ -35,11 +54,11 @@ export function useTree(search: Ref<string>, everything: Ref<boolean>) {
   }
 
   function fold(id: string, on: boolean) {
-    if (on) folded.add(id)
-    else folded.delete(id)
+    if (on) document.folded.add(id)
+    else document.folded.delete(id)
   }
 
-  return { shown, folded, fold, siblings, parentOf }
+  return { shown, places, fold, siblings, parentOf }
 }
 
 export type Tree = ReturnType<typeof useTree>

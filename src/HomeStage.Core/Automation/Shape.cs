@@ -1,0 +1,59 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Automation;
+
+/// <summary>A prepared curve over a section.</summary>
+/// <param name="Section">Name of the section that it is tied to.</param>
+/// <param name="Points">2 to 256, ascending in place; straight between them.</param>
+public sealed record Shape(Target Target, string Section, Sequence<ShapePoint> Points)
+{
+    public const int MostOnAChannel = 256;
+    public const int MostPoints = 256;
+
+    /// <param name="place">In [0, 1]: from the section's start to its end.</param>
+    /// <returns>The value there; before the first point its value, after the last its.</returns>
+    public double At(double place) => ShapePoint.At(Points, place);
+
+    /// <returns>The first thing that is wrong on a channel, or null.</returns>
+    internal static Refusal? Check(Channel channel)
+    {
+        if (channel.Shapes.Count > MostOnAChannel)
+            return new Refusal.TooMany($"shapes on {channel.Name}", MostOnAChannel);
+        return channel.Shapes.Select(s => s.CheckOne(channel)).FirstOrDefault(r => r is not null)
+            ?? ChannelRules.Doubled(channel.Shapes.Select(s => $"{s.Target} in {s.Section}"), $"shape on {channel.Name}");
+    }
+
+    private Refusal? CheckOne(Channel channel)
+    {
+        var range = Target.RangeOn(channel);
+        var outside = range is null ? null : Points.FirstOrDefault(p => !(p.Value >= Math.Max(range.Min, -200) && p.Value <= range.Max));
+        return ShapePoint.Check($"A shape on {channel.Name}", Points)
+            ?? (outside is null ? null : new Refusal.OutOfRange($"A shape of {range!.Name} on {channel.Name}", outside.Value, Math.Max(range.Min, -200), range.Max, range.Symbol));
+    }
+}
+
+/// <summary>One point of a curve.</summary>
+/// <param name="Place">In [0, 1]: from the section's start to its end.</param>
+/// <param name="Value">Finite; in the unit of what it moves. A level of −200 dB is silence.</param>
+public sealed record ShapePoint(double Place, double Value)
+{
+    internal static double At(Sequence<ShapePoint> points, double place)
+    {
+        var next = points.IndexWhere(p => p.Place > place);
+        if (next < 0)
+            return points[^1].Value;
+        if (next == 0)
+            return points[0].Value;
+        var (from, to) = (points[next - 1], points[next]);
+        return from.Value + (to.Value - from.Value) * (place - from.Place) / (to.Place - from.Place);
+    }
+
+    internal static Refusal? Check(string what, Sequence<ShapePoint> points)
+    {
+        if (!(points.Count is >= 2 and <= Shape.MostPoints))
+            return new Refusal.OutOfRange($"The points of {what}", points.Count, 2, Shape.MostPoints, "");
+        var sound = points.All(p => p.Place is >= 0 and <= 1 && double.IsFinite(p.Value))
+            && points.Zip(points.Skip(1)).All(x => x.First.Place < x.Second.Place);
+        return sound ? null : new Refusal.WrongPlace(what, "needs points that ascend from 0 to 1, each with a value");
+    }
+}

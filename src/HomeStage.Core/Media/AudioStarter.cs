@@ -1,0 +1,31 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Media;
+
+/// <summary>Sound that waits on an audio or direct channel: a loop, a one-shot, a reference.</summary>
+/// <param name="Name">1 to 80 characters, unique on the channel.</param>
+/// <param name="Loops">Whether it repeats to the end of each section in which it plays; otherwise it sounds once, from its start.</param>
+/// <param name="Level">In [−∞, +6] dB.</param>
+/// <param name="Sections">Names of the sections in which it plays; empty for all.</param>
+public sealed record AudioStarter(string Name, MediaRef Sound, bool Loops, Decibels Level, Sequence<string> Sections)
+{
+    public const int MostOnAChannel = 32;
+
+    /// <returns>The first thing that is wrong on a channel, or null.</returns>
+    internal static Refusal? Check(Channel channel)
+    {
+        if (channel.Starters.Count == 0)
+            return null;
+        if (channel.Kind is not (ChannelKind.Audio or ChannelKind.Direct) || channel.Source is InstrumentSource)
+            return new Refusal.WrongPlace(channel.Name, "is of a kind that holds no sound of its own; an audio or direct channel does");
+        if (channel.Starters.Count > MostOnAChannel)
+            return new Refusal.TooMany($"starters on {channel.Name}", MostOnAChannel);
+        return channel.Starters.Select(s => s.CheckOne()).FirstOrDefault(r => r is not null)
+            ?? ChannelRules.Doubled(channel.Starters.Select(s => s.Name), $"starter on {channel.Name}");
+    }
+
+    private Refusal? CheckOne() =>
+        TextRules.Name("A starter's name", Name)
+        ?? Sound.Check()
+        ?? (Level > Decibels.FaderTop ? new Refusal.OutOfRange($"The level of {Name}", Level.Value, double.NegativeInfinity, 6, "dB") : null);
+}

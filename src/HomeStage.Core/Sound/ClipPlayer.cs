@@ -1,0 +1,65 @@
+using HomeStage.Core.Media;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Sound;
+
+/// <summary>Plays the uploaded sound that waits on a channel.</summary>
+/// <remarks>A loop repeats at its own length to the end of its section. What ends with a section is faded over 5 ms. Sound
+/// that is not on the shelf is silent.</remarks>
+internal sealed class ClipPlayer
+{
+    private const double FadeSeconds = 0.005;
+
+    private readonly List<Clip> _clips = [];
+    private readonly int _fadeFrames;
+    private long _frame;
+
+    public ClipPlayer(Channel channel, TimeMap time, RenderRange range, IMediaShelf shelf, int sampleRateHz)
+    {
+        _fadeFrames = (int)(FadeSeconds * sampleRateHz);
+        long Frame(double seconds) => (long)Math.Round((seconds - range.StartSeconds) * sampleRateHz);
+        foreach (var starter in channel.Starters)
+        {
+            if (shelf.Find(starter.Sound.Content) is not { } sound)
+                continue;
+            var lanes = sound.Lanes.Select(l => Resampler.Convert(l, sound.SampleRateHz, sampleRateHz)).ToArray();
+            foreach (var section in time.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Section.Name)))
+            {
+                var (start, end) = (Frame(section.StartSeconds), Frame(section.StartSeconds + section.LengthSeconds));
+                for (var at = start; at < end; at += lanes[0].Length)
+                {
+                    _clips.Add(new(lanes, at, Math.Min(end, at + lanes[0].Length), (float)starter.Level.Linear, at + lanes[0].Length > end));
+                    if (!starter.Loops)
+                        break;
+                }
+            }
+        }
+    }
+
+    public void Render(SignalBlock block, int frames)
+    {
+        block.Clear(frames);
+        foreach (var clip in _clips)
+            if (clip.Start < _frame + frames && clip.End > _frame)
+                Add(clip, block, frames);
+        _frame += frames;
+    }
+
+    private void Add(Clip clip, SignalBlock block, int frames)
+    {
+        var (from, to) = (Math.Max(clip.Start, _frame), Math.Min(clip.End, _frame + frames));
+        var left = block.Lane(0, frames);
+        var right = block.Lane(1, frames);
+        var (sourceLeft, sourceRight) = (clip.Lanes[0], clip.Lanes[^1]);
+        for (var frame = from; frame < to; frame++)
+        {
+            var gain = clip.Cut && clip.End - frame < _fadeFrames ? clip.Gain * (clip.End - frame) / _fadeFrames : clip.Gain;
+            left[(int)(frame - _frame)] += gain * sourceLeft[(int)(frame - clip.Start)];
+            right[(int)(frame - _frame)] += gain * sourceRight[(int)(frame - clip.Start)];
+        }
+    }
+
+    /// <param name="Cut">Whether its section ends before it does.</param>
+    private sealed record Clip(float[][] Lanes, long Start, long End, float Gain, bool Cut);
+}

@@ -1,0 +1,51 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Processors;
+
+/// <summary>Where a sound stands between the sides: width, mono below a corner, middle against sides, polarity.</summary>
+/// <remarks>M = (L + R) / 2 and S = (L − R) / 2; the width turns S, a low cut on S makes the low end mono. A mono signal has
+/// no sides: its middle and its left polarity are all that is turned.</remarks>
+public sealed class ImageProcessor : IProcessor
+{
+    private readonly float _middle;
+    private readonly float _side;
+    private readonly float _left;
+    private readonly float _right;
+    private readonly FilterCascade? _sideCut;
+
+    public ImageProcessor(Map<double> settings, int sampleRateHz)
+    {
+        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Image)!;
+        double Value(string id) => kind.Value(settings, id);
+        _middle = (float)new Decibels(Value("middle-db")).Linear;
+        _side = (float)(Value("width-percent") / 100);
+        _left = Value("flip-left") > 0 ? -1 : 1;
+        _right = Value("flip-right") > 0 ? -1 : 1;
+        _sideCut = Value("mono-below") > 0 ? new([FilterDesign.LowCut(Value("mono-below-hz"), sampleRateHz)]) : null;
+    }
+
+    public void Process(SignalBlock signal, SignalBlock? key, int frames)
+    {
+        var left = signal.Lane(0, frames);
+        if (signal.Lanes == 1)
+        {
+            foreach (ref var sample in left)
+                sample *= _middle * _left;
+            return;
+        }
+
+        var right = signal.Lane(1, frames);
+        for (var i = 0; i < frames; i++)
+        {
+            var middle = _middle * (left[i] + right[i]) / 2;
+            var side = (left[i] - right[i]) / 2;
+            side = _side * (_sideCut is null ? side : (float)_sideCut.Next(side));
+            left[i] = _left * (middle + side);
+            right[i] = _right * (middle - side);
+        }
+    }
+
+    public void Reset() => _sideCut?.Reset();
+}

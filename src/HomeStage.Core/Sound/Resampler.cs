@@ -1,0 +1,41 @@
+namespace HomeStage.Core.Sound;
+
+/// <summary>Changes the sample rate of one lane.</summary>
+/// <remarks>A sinc under a Kaiser window (J. F. Kaiser, 1974), 32 zero crossings a side, β = 9: about −90 dB outside the
+/// band. The band ends at 0.46 of the slower rate. When the rate rises by nothing the lane is given back as it is.</remarks>
+public static class Resampler
+{
+    private const int ZeroCrossings = 32;
+    private const double Beta = 9;
+    private const double BandShare = 0.92;
+
+    /// <param name="fromHz">Above 0.</param>
+    /// <param name="toHz">Above 0.</param>
+    /// <returns>The lane at the other rate; its length is the nearest to the same duration, at least one frame.</returns>
+    public static float[] Convert(float[] lane, int fromHz, int toHz)
+    {
+        if (!(fromHz > 0 && toHz > 0))
+            throw new ArgumentOutOfRangeException(nameof(fromHz), $"{fromHz} → {toHz}", "Sample rates must lie above 0 Hz.");
+        if (fromHz == toHz)
+            return lane;
+        var step = (double)fromHz / toHz;
+        var cut = BandShare * Math.Min(1, 1 / step);
+        var reach = ZeroCrossings / cut;
+        var converted = new float[Math.Max(1, (int)Math.Round(lane.Length / step))];
+        for (var i = 0; i < converted.Length; i++)
+            converted[i] = At(lane, i * step, cut, reach);
+        return converted;
+    }
+
+    private static float At(float[] lane, double place, double cut, double reach)
+    {
+        var first = Math.Max(0, (int)Math.Ceiling(place - reach));
+        var last = Math.Min(lane.Length - 1, (int)Math.Floor(place + reach));
+        var sum = 0.0;
+        for (var k = first; k <= last; k++)
+            sum += lane[k] * cut * Sinc((k - place) * cut) * Kaiser.At((k - place) / reach, Beta);
+        return (float)sum;
+    }
+
+    private static double Sinc(double x) => Math.Abs(x) < 1e-9 ? 1 : Math.Sin(Math.PI * x) / (Math.PI * x);
+}

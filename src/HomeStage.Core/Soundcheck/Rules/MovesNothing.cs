@@ -1,0 +1,33 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Soundcheck.Rules;
+
+/// <summary>A shape or lever whose value or section is not there any more.</summary>
+public sealed class MovesNothing : ISoundcheckRule
+{
+    public string Id => "moves-nothing";
+
+    public string Group => "Order";
+
+    public IEnumerable<Finding> Look(Template template, string act)
+    {
+        var sections = template.Timeline.Sections.Select(s => s.Name).ToHashSet(StringComparer.Ordinal);
+        foreach (var channel in template.Channels)
+        {
+            var loose = channel.Shapes.Where(s => s.Target.RangeOn(channel) is null || !sections.Contains(s.Section)).ToList();
+            if (loose.Count > 0)
+                yield return new(Id, Severity.Hint, [channel.Id], $"{loose.Count} of the curves prepared on {channel.Name} move nothing: their value or section is gone.",
+                    [new("Take these curves away", loose.Select(s => (Edit)new RemoveShape(channel.Id, s.Target, s.Section)).ToSequence())]);
+        }
+
+        var slack = template.Levers.Where(l => l.Ranges.Any(r => IsLoose(template, r))).ToList();
+        if (slack.Count > 0)
+            yield return new(Id, Severity.Hint, [], $"The lever {slack[0].Name} moves something that is gone.",
+                [new("Take it off the lever", slack.Select(l => (Edit)new PutLever(l with { Ranges = l.Ranges.Where(r => !IsLoose(template, r)).ToSequence() })).ToSequence())]);
+    }
+
+    private static bool IsLoose(Template template, LeverRange range) =>
+        !template.Channels.TryGet(range.Channel, out var channel) || range.Target.RangeOn(channel) is null;
+}

@@ -1,0 +1,29 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Soundcheck;
+
+/// <summary>What a template takes of one processor core while it plays, by act.</summary>
+/// <remarks>The catalogue's measured shares at 48 kHz in stereo, taken in proportion to rate and lanes.</remarks>
+public static class Weight
+{
+    private const double MeasuredAtHz = 48000;
+
+    /// <returns>Percent of one core.</returns>
+    public static double PercentOf(Template template, string act) =>
+        template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings).Sum(c => PercentOf(template, c, act));
+
+    /// <returns>Percent of one core for one insert.</returns>
+    public static double PercentOf(Template template, Channel channel, Insert insert) =>
+        (ProcessorCatalogue.Find(insert.Processor)?.SharePercent ?? 0) * Proportion(template, channel);
+
+    private static double PercentOf(Template template, Channel channel, string act)
+    {
+        var instrument = channel.Source is InstrumentSource played ? InstrumentCatalogue.Find(played.Instrument)?.SharePercent ?? 0 : 0;
+        return instrument * template.SampleRateHz / MeasuredAtHz
+            + channel.Inserts.Where(i => i.IsLiveIn(act)).Sum(i => PercentOf(template, channel, i));
+    }
+
+    private static double Proportion(Template template, Channel channel) =>
+        template.SampleRateHz / MeasuredAtHz * (channel.Format == ChannelFormat.Mono ? 0.5 : 1);
+}

@@ -1,0 +1,78 @@
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Templates.Comparing;
+
+/// <summary>Which channels are gone, new, or stand elsewhere.</summary>
+internal static class ChannelsDifference
+{
+    public static IEnumerable<Edit> Removed(Template from, Template to) =>
+        from.Channels.Where(c => !IsIn(to, c)).Select(c => new RemoveChannel(c.Id));
+
+    /// <returns>Channels to be made, each after those that it refers to where that can be.</returns>
+    public static IReadOnlyList<Channel> Missing(Template from, Template to)
+    {
+        var known = from.Channels.Select(c => c.Id).ToHashSet();
+        var waiting = to.Channels.Where(c => !known.Contains(c.Id)).ToList();
+        var sorted = new List<Channel>(waiting.Count);
+        while (waiting.Count > 0)
+        {
+            var ready = waiting.FindAll(c => References(c).All(known.Contains));
+            if (ready.Count == 0)
+                ready = waiting.GetRange(0, 1);
+            waiting.RemoveAll(ready.Contains);
+            known.UnionWith(ready.Select(c => c.Id));
+            sorted.AddRange(ready);
+        }
+
+        return sorted;
+    }
+
+    /// <summary>Makes a channel where it will stand; what it refers to and is not there yet is left to later edits.</summary>
+    public static Edit Added(Template now, Template to, Channel channel)
+    {
+        bool There(ChannelId id) => id == channel.Id || now.Channels.Contains(id);
+        var next = to.Channels.Skip(to.Channels.IndexOf(channel.Id) + 1).FirstOrDefault(c => now.Channels.Contains(c.Id));
+        return new AddChannel(channel with
+        {
+            Destination = channel.Destination is { } d && There(d) ? d : null,
+            Sends = channel.Sends.Where(s => There(s.To)).ToSequence(),
+            Feeds = channel.Feeds.Where(f => There(f.Channel)).ToSequence(),
+            Plays = channel.Plays.Where(There).ToSequence(),
+            NoteInput = channel.NoteInput is { } input ? input with { Layers = input.Layers.Where(There).ToSequence() } : null,
+            PrintTwin = channel.PrintTwin is { } twin && There(twin) ? twin : null,
+            Source = channel.Source is InternalSource recorded && !There(recorded.From) ? null : channel.Source,
+        }, next is null ? null : now.Channels.IndexOf(next.Id));
+    }
+
+    /// <summary>The fewest moves that bring the channels into order, the last first; each also says what the channel feeds.</summary>
+    public static IEnumerable<Edit> Moves(Template from, Template to)
+    {
+        var shared = to.Channels.Where(c => from.Channels.Contains(c.Id)).ToList();
+        var staying = LongestRise.Of([.. shared.Select(c => from.Channels.IndexOf(c.Id))]);
+        for (var i = shared.Count - 1; i >= 0; i--)
+        {
+            if (!staying.Contains(i))
+                yield return new MoveChannel(shared[i].Id, shared[i].Destination, i + 1 < shared.Count ? shared[i + 1].Id : null);
+        }
+    }
+
+    /// <summary>Every channel that still differs, put back whole.</summary>
+    public static Edit Whole(Template from, Template to) => new RestoreChannels(
+        to.Channels.Where(c => from.Channels.Contains(c.Id) && !from.Channels[c.Id].Equals(c)).Select(c => new PlacedChannel(c, null)).ToSequence(), []);
+
+    /// <summary>A channel of another kind is another channel.</summary>
+    private static bool IsIn(Template to, Channel channel) => to.Channels.TryGet(channel.Id, out var other) && other.Kind == channel.Kind;
+
+    private static IEnumerable<ChannelId> References(Channel channel)
+    {
+        var source = channel.Source switch
+        {
+            OutputSource split => split.Instrument,
+            InternalSource recorded => recorded.From,
+            _ => (ChannelId?)null,
+        };
+        var single = new[] { channel.Destination, channel.PrintTwin, source }.OfType<ChannelId>();
+        return single.Concat(channel.Sends.Select(s => s.To)).Concat(channel.Feeds.Select(f => f.Channel))
+            .Concat(channel.Plays).Concat(channel.NoteInput?.Layers ?? []).Where(id => id != channel.Id);
+    }
+}

@@ -1,0 +1,15 @@
+using HomeStage.Core.Media;
+
+namespace HomeStage.Core.Templates.Edits;
+
+/// <summary>Lays uploaded sound on a channel, or changes the starter of the same name.</summary>
+public sealed record PutStarter(ChannelId Channel, AudioStarter Starter) : ChannelEdit(Channel)
+{
+    protected override EditResult Change(Template template, Channel channel)
+    {
+        var old = channel.Starters.FirstOrDefault(s => s.Name == Starter.Name);
+        var starters = ConnectionOrder.Sort(channel.Starters.Where(s => s.Name != Starter.Name).Append(Starter));
+        return With(template, channel with { Starters = starters },
+            old is null ? new RemoveStarter(Channel, Starter.Name) : new PutStarter(Channel, old));
+    }
+}

@@ -1,0 +1,26 @@
+namespace HomeStage.Core.Templates.Edits;
+
+/// <summary>Takes the next spare that waits under a bus for a new part: it gets the part's name and comes on stage.</summary>
+/// <param name="Under">The bus or main.</param>
+/// <param name="Act">Id of the act in which it comes on stage; in the others it is heard behind the curtain.</param>
+public sealed record TakeSpare(ChannelId Under, string Name, string Act) : ManyChannelsEdit
+{
+    protected override ManyResult Change(Template template)
+    {
+        if (!template.Channels.TryGet(Under, out var bus))
+            return new Refusal.UnknownChannel(Under);
+        if (template.Acts.All(a => a.Id != Act))
+            return new Refusal.Missing("act", Act, "in this template");
+        if (template.Channels.FirstOrDefault(c => c.Spare && c.Destination == Under) is not { } spare)
+            return new Refusal.Missing("spare", "", $"left under {bus.Name}");
+        var taken = template.Replace(spare with { Name = Name, Spare = false });
+        foreach (var act in template.Acts)
+        {
+            var state = act.Id == Act ? StageState.OnStage : StageState.BehindTheCurtain;
+            if (new SetStage(spare.Id, act.Id, state).ApplyTo(taken) is EditResult.Applied staged)
+                taken = staged.Template;
+        }
+
+        return taken;
+    }
+}

@@ -1,0 +1,38 @@
+using System.Net.ServerSentEvents;
+using System.Runtime.CompilerServices;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>How tabs hear of each other's edits: a stream of newest revisions, and what changed since one.</summary>
+internal static class StreamApi
+{
+    /// <summary>The newest revision of the document.</summary>
+    public sealed record Newest(int Revision);
+
+    public static void MapStream(this RouteGroupBuilder group, DocumentKind kind)
+    {
+        group.MapGet("/{id}/stream", async Task<Results<ServerSentEventsResult<Newest>, ProblemHttpResult>> (
+            string id, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is { } document
+                ? TypedResults.ServerSentEvents(News(document, store, cancellation))
+                : Problems.NotFound("document"));
+        group.MapGet("/{id}/changes", async Task<Results<Ok<ChangeView>, ProblemHttpResult>> (
+            string id, int since, DocumentStore store, RowBook book, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is not { } newest ? Problems.NotFound("document")
+            : await store.RecentAsync(id, kind, since, cancellation) is { } then ? TypedResults.Ok(ChangeView.Between(then, newest, book))
+            : Problems.Of(StatusCodes.Status410Gone, "too-old", "Too much has happened since; read the whole document again."));
+    }
+
+    private static async IAsyncEnumerable<SseItem<Newest>> News(
+        OpenDocument document, DocumentStore store, [EnumeratorCancellation] CancellationToken cancellation)
+    {
+        using var listener = store.Feed.Listen(document.Id);
+        // What was stored before the listening began is told at once.
+        yield return new(new((await store.OpenAsync(document.Id, document.Kind, cancellation))!.Revision));
+        await foreach (var revision in listener.NewsAsync(cancellation))
+            yield return new(new(revision));
+    }
+}

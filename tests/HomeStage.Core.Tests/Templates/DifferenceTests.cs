@@ -1,0 +1,88 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Comparing;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Templates;
+
+public class DifferenceTests
+{
+    [Property(MaxTest = 300)]
+    public void Between_ATemplateAndALaterOne_TurnsTheOneIntoTheOther(int seed, byte size)
+    {
+        var chance = new RandomTemplates(seed);
+        var from = chance.Grown(40);
+        var to = chance.Edits(from, size % 40).Aggregate(from, (t, e) => Batch.Apply(t, [e]) is BatchResult.Applied a ? a.Template : t);
+
+        Assert.Equal(to, Turned(from, to));
+        Assert.Equal(from, Turned(to, from));
+    }
+
+    [Property(MaxTest = 100)]
+    public void Between_TwoTemplatesThatHaveNothingToDoWithEachOther_IsExactToo(int seed)
+    {
+        var (from, to) = (new RandomTemplates(seed).Grown(40), new RandomTemplates(seed + 1).Grown(40));
+
+        Assert.Equal(to, Turned(from, to));
+    }
+
+    [Property(MaxTest = 100)]
+    public void Between_ATemplateAndItself_IsEmpty(int seed)
+    {
+        Assert.Empty(Difference.Between(new RandomTemplates(seed).Grown(60), new RandomTemplates(seed).Grown(60)));
+    }
+
+    [Property(MaxTest = 150)]
+    public void Between_AfterAFewSingleEdits_IsNoLongerThanThey(int seed)
+    {
+        var chance = new RandomTemplates(seed);
+        var from = chance.Grown(40);
+        // Edits of several channels at once come apart into one a channel.
+        var edits = chance.Edits(from, 4).Where(e => e is ChannelEdit and not SetSource).ToList();
+        var to = edits.Aggregate(from, (t, e) => Batch.Apply(t, [e]) is BatchResult.Applied a ? a.Template : t);
+
+        Assert.True(Difference.Between(from, to).Count <= edits.Count + edits.Count(e => e is RemoveInsert));
+    }
+
+    [Fact]
+    public void Between_AChannelThatWasMovedFarUp_MovesThatOneAlone()
+    {
+        var from = OneBar([.. Enumerable.Range(0, 20).Select(i => (Edit)Bus($"b{i}", "mix-bus"))]);
+        var to = from.With(new MoveChannel(new("b17"), new("b3"), new("b2")));
+
+        var edit = Assert.Single(Difference.Between(from, to));
+
+        Assert.Equal(new MoveChannel(new("b17"), new("b3"), new("b2")), edit);
+    }
+
+    [Fact]
+    public void Between_AStripWhoseLastInsertCameFirst_MovesThatOneAlone()
+    {
+        var strip = new[] { "a", "b", "c", "d" }.Select(id => Insert(id, ProcessorCatalogue.Gain)).ToArray();
+        var from = OneBar(Bus("b", "mix-bus", strip));
+        var to = from.With(new MoveInsert(new("b"), new("d"), 0));
+
+        Assert.Equal([new MoveInsert(new("b"), new("d"), 0)], Difference.Between(from, to));
+    }
+
+    [Fact]
+    public void Between_NewChannelsThatFeedEachOther_MakesEachAfterWhatItFeeds()
+    {
+        var from = OneBar();
+        var to = from.With(Bus("late", "mix-bus"), Bus("early", "late"), Tone("t", "early"), new MoveChannel(new("t"), new("early"), new("main")));
+
+        var edits = Difference.Between(from, to);
+
+        Assert.Equal(["late", "early", "t"], edits.OfType<AddChannel>().Select(e => e.Channel.Id.Value));
+        Assert.Equal(3, edits.Count);
+    }
+
+    private static Template Turned(Template from, Template to)
+    {
+        var edits = Difference.Between(from, to);
+        return edits.Count == 0 ? from : Assert.IsType<BatchResult.Applied>(Batch.Apply(from, edits)).Template;
+    }
+}

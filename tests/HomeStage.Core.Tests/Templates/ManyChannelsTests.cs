@@ -1,0 +1,133 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Templates;
+
+public class ManyChannelsTests
+{
+    private static readonly Insert Comp = Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) };
+
+    [Theory]
+    [InlineData("Choir #", "Choir 4", "Choir 5")]
+    [InlineData("# of the choir", "4 of the choir", "5 of the choir")]
+    [InlineData("Choir", "Choir 4", "Choir 5")]
+    public void NameChannels_NumbersThemInTheOrderGiven(string pattern, string first, string second)
+    {
+        var template = OneBar(Bus("a", "mix-bus"), Bus("b", "mix-bus")).With(new NameChannels([new("b"), new("a")], pattern, 4));
+
+        Assert.Equal((first, second), (Named(template, "b"), Named(template, "a")));
+    }
+
+    [Fact]
+    public void BusAround_Siblings_FeedsWhatTheyFed_AndStandsWhereTheyStood()
+    {
+        var template = OneBar(Bus("x", "mix-bus"), Tone("a", "mix-bus"), Tone("b", "mix-bus")).With(new BusAround([new("a"), new("b")], new("pair"), "Pair"));
+
+        Assert.Equal(["main", "mix-bus", "x", "pair", "a", "b"], template.Channels.Select(c => c.Id.Value));
+        Assert.Equal(["mix-bus", "pair", "pair"], new[] { "pair", "a", "b" }.Select(id => To(template, id)));
+    }
+
+    [Fact]
+    public void BusAround_ChannelsOfTwoFamilies_FeedsTheFirstBusThatBothLeadTo()
+    {
+        var template = OneBar(Bus("band", "mix-bus"), Bus("low", "band"), Bus("high", "band"), Tone("a", "low"), Tone("b", "high"))
+            .With(new BusAround([new("a"), new("b")], new("pair"), "Pair"));
+
+        Assert.Equal("band", To(template, "pair"));
+    }
+
+    [Fact]
+    public void BusAround_ABusAndItsFeeder_LeavesTheFeederUnderItsBus()
+    {
+        var template = OneBar(Bus("low", "mix-bus"), Tone("a", "low")).With(new BusAround([new("low"), new("a")], new("around"), "Around"));
+
+        Assert.Equal(("around", "low"), (To(template, "low"), To(template, "a")));
+    }
+
+    [Fact]
+    public void BusAround_ATrigger_IsRefusedByItsName()
+    {
+        Assert.Contains("Trigger t", OneBar(Trigger("t")).RefusalOf(new BusAround([new("t")], new("around"), "Around")).Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void DuplicateChannels_CopiesStripSendsAndWhatFeedsItsKey()
+    {
+        var template = OneBar(Return("echo", "mix-bus"), Bus("keys", "mix-bus", Comp), Trigger("pulse"),
+                new PutFeed(new("pulse"), new(new("keys"), Comp.Id, new(-3))), new PutSend(new("keys"), new(new("echo"), new(-6))))
+            .With(new DuplicateChannels([new("keys")]));
+
+        var copy = template.Channels[new ChannelId("keys-2")];
+        Assert.Equal(("Bus keys 2", "mix-bus"), (copy.Name, copy.Destination!.Value.Value));
+        Assert.Equal(template.Channels[new ChannelId("keys")].Sends, copy.Sends);
+        Assert.Equal(["keys", "keys-2"], template.Channels[new ChannelId("pulse")].Feeds.Select(f => f.Channel.Value));
+    }
+
+    [Fact]
+    public void DuplicateChannels_AKit_TakesItsSplitsAlong_AndTheyTakeTheCopysOutputs()
+    {
+        var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Tidewater)!.Kit;
+        var template = OneBar(
+                new AddChannel(new() { Id = new("kit"), Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, kit) }),
+                new AddChannel(new() { Id = new("bells"), Name = "Bells", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new("kit"), 5) }))
+            .With(new DuplicateChannels([new("kit")]));
+
+        Assert.Equal(new OutputSource(new("kit-2"), 5), template.Channels[new ChannelId("bells-2")].Source);
+        Assert.Equal(["main", "mix-bus", "kit", "kit-2", "bells", "bells-2"], template.Channels.Select(c => c.Id.Value));
+    }
+
+    [Theory]
+    [InlineData("Choir 2", "Choir 3")]
+    [InlineData("Bass", "Bass 2")]
+    [InlineData("Tom1", "Tom2")]
+    [InlineData("7", "8")]
+    public void NumberingNext_GoesOnFromTheNumberInTheName(string name, string next)
+    {
+        Assert.Equal(next, Numbering.Next(name, n => n == name));
+    }
+
+    [Fact]
+    public void TakeSpare_NamesTheFirstThatWaits_AndBringsItOnStageWithWhatItFeeds()
+    {
+        var template = OneBar(Bus("voices", "mix-bus"), Spare("s1", "voices"), Spare("s2", "voices"), new SetStage(new("voices"), InMix, StageState.InTheWings))
+            .With(new TakeSpare(new("voices"), "Second verse", InMix));
+
+        var taken = template.Channels[new ChannelId("s1")];
+        Assert.Equal(("Second verse", false, StageState.OnStage, StageState.BehindTheCurtain), (taken.Name, taken.Spare, taken.StageIn(InMix), taken.StageIn("write")));
+        Assert.Equal(StageState.OnStage, template.Channels[new ChannelId("voices")].StageIn(InMix));
+        Assert.True(template.Channels[new ChannelId("s2")].Spare);
+    }
+
+    [Fact]
+    public void TakeSpare_WhereNoneIsLeft_SaysSoByTheBussName()
+    {
+        Assert.Contains("Bus voices", OneBar(Bus("voices", "mix-bus")).RefusalOf(new TakeSpare(new("voices"), "Third", InMix)).Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void AddPrintTwin_RecordsTheInstrument_AndWaitsInTheWings()
+    {
+        var template = OneBar(Tone("t", "mix-bus")).With(new AddPrintTwin(new("t")));
+
+        var twin = template.Channels[template.Channels[new ChannelId("t")].PrintTwin!.Value];
+        Assert.Equal(new InternalSource(new("t"), TapPoint.Pre), twin.Source);
+        Assert.All(template.Acts, a => Assert.Equal(StageState.InTheWings, twin.StageIn(a.Id)));
+    }
+
+    private static Edit Spare(string id, string under) => new AddChannel(new()
+    {
+        Id = new(id),
+        Name = $"Spare {id}",
+        Kind = ChannelKind.Audio,
+        Destination = new(under),
+        Spare = true,
+        Stages = Map<StageState>.From(EmptyStage.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))),
+    });
+
+    private static string Named(Template template, string id) => template.Channels[new ChannelId(id)].Name;
+
+    private static string To(Template template, string id) => template.Channels[new ChannelId(id)].Destination!.Value.Value;
+}

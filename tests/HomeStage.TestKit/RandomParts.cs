@@ -1,0 +1,92 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Roles;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.TestKit;
+
+/// <summary>Edits by chance of how a template is played, what waits in it, what moves together, and of many channels at once.</summary>
+internal sealed class RandomParts(Random random)
+{
+    private static readonly MediaRef Loop = new(new string('a', 64), "Waves", 44100, 2, 44100);
+
+    public Edit Next(Template template)
+    {
+        var channel = Pick(template.Channels);
+        var id = channel.Id;
+        var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
+        return random.Next(27) switch
+        {
+            0 => new SetPolarity(id, random.Next(2) == 0),
+            1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
+            2 => new SetNoteInput(id, Input(template)),
+            3 => new SetNoteProcessors(id, Some(3, Processor)),
+            4 => new SetPlays(id, Instruments(template), random.Next(3) == 0 ? new("Pad board", 1 + random.Next(16)) : null),
+            5 => new PutGroove(Groove.Swing($"Swing {random.Next(3)}", 960, 0.5 + random.NextDouble() / 4)),
+            6 when template.Grooves.Count > 0 => new SetGroove(id, random.Next(3) == 0 ? null : Pick(template.Grooves).Name),
+            7 when template.Grooves.Count > 0 => new RemoveGroove(Pick(template.Grooves).Name),
+            8 => new PutStarter(id, new($"Sound {random.Next(3)}", Loop, random.Next(2) == 0, new(-random.Next(20)), [])),
+            9 when channel.Starters.Count > 0 => new RemoveStarter(id, Pick(channel.Starters).Name),
+            10 => new SetSpare(id, random.Next(3) == 0),
+            11 => new AddPrintTwin(id),
+            12 => new PutShape(id, Curve(channel)),
+            13 when channel.Shapes.Count > 0 => new RemoveShape(id, Pick(channel.Shapes).Target, Pick(channel.Shapes).Section),
+            14 => new PutLever(new($"lever-{random.Next(3)}", "Sweep", random.NextDouble(), [new(id, new LevelTarget(), -12, 0)])),
+            15 when template.Levers.Count > 0 => new RemoveLever(Pick(template.Levers).Id),
+            16 => new PutPatch(new(InstrumentCatalogue.Undertow, $"Patch {random.Next(3)}", Map<double>.Empty)),
+            17 when template.Patches.Count > 0 => new RemovePatch(Pick(template.Patches).Of, Pick(template.Patches).Name),
+            18 => new SetOpening(random.Next(3) == 0 ? null : new(Pick(template.Acts).Id, [id], null)),
+            19 when insert is not null => new SetWaitsFor(id, insert.Id, random.Next(3) == 0 ? null : new((WaitReason)random.Next(3), "The singer")),
+            20 => new NameChannels([id, Pick(template.Channels).Id], "Part #", random.Next(9)),
+            21 => new BusAround(new[] { id, Pick(template.Channels).Id }.Distinct().ToSequence(), new($"around-{random.Next(10000)}"), "Around"),
+            22 => new DuplicateChannels([id]),
+            23 => new TakeSpare(channel.Destination ?? id, "New part", Pick(template.Acts).Id),
+            24 => new SetSource(id, random.Next(3) == 0 ? new InputSource(1, 2, Armed: true) : new InternalSource(Pick(template.Channels).Id)),
+            25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
+            _ => new SetDestination(id, Pick(template.Channels).Id),
+        };
+    }
+
+    private NoteInput? Input(Template template) => random.Next(4) == 0 ? null : new()
+    {
+        Device = random.Next(2) == 0 ? null : "Pad board",
+        MidiChannel = random.Next(2) == 0 ? null : 1 + random.Next(16),
+        KeptOut = [NoteMessage.Modulation, NoteMessage.PitchBend],
+        Recording = (NoteRecording)random.Next(2),
+        Layers = Instruments(template),
+        PadMap = [new(36, random.Next(128))],
+        Controllers = [new(random.Next(128), "Brightness")],
+    };
+
+    private NoteProcessor Processor() => random.Next(3) switch
+    {
+        0 => new Transpose(random.Next(25) - 12),
+        1 => new Arpeggio((ArpeggioOrder)random.Next(4), 240, 1 + random.Next(3)),
+        _ => new StepPattern(240, [new(100), new(0), new(60, 12)]) { On = random.Next(2) == 0 },
+    };
+
+    private Shape Curve(Channel channel)
+    {
+        Target target = random.Next(3) switch
+        {
+            0 when channel.NoteInput is { Controllers.Count: > 0 } input => new ControllerTarget(input.Controllers[0].Number),
+            0 => new PanTarget(),
+            1 when channel.Inserts.Count > 0 => new InsertTarget(Pick(channel.Inserts).Id, "gain-db"),
+            _ => new LevelTarget(),
+        };
+        return new(target, random.Next(2) == 0 ? "Verse" : "Chorus", [new(0, 0), new(1, random.NextDouble())]);
+    }
+
+    private Sequence<ChannelId> Instruments(Template template)
+    {
+        var all = template.Channels.Where(c => c.Kind == ChannelKind.Instrument).Select(c => c.Id).ToList();
+        return all.Count == 0 ? [] : Some(2, () => Pick(all)).Distinct().ToSequence();
+    }
+
+    private Sequence<T> Some<T>(int most, Func<T> make) => Enumerable.Range(0, random.Next(most + 1)).Select(_ => make()).ToSequence();
+
+    private T Pick<T>(IReadOnlyList<T> items) => items[random.Next(items.Count)];
+}

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+import type { Channel, NoteProcessor } from '@/api/types'
+import AddMenu from '@/parts/AddMenu.vue'
+import Icon from '@/parts/Icon.vue'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+import { noteValues } from './noteValues'
+
+/** What notes pass through before the instrument hears them, and the groove that they follow. */
+const props = defineProps<{ channel: Channel }>()
+const emit = defineEmits<{ grooves: [] }>()
+const document = useDocument()
+const choices = [
+  { value: 'transpose', text: 'Transpose' },
+  { value: 'arpeggio', text: 'Arpeggio' },
+  { value: 'step-pattern', text: 'Step pattern' },
+]
+const names = { transpose: 'Transpose', arpeggio: 'Arpeggio', 'step-pattern': 'Step pattern' }
+const orders = { up: 'up', down: 'down', 'up-and-down': 'up and down', 'as-played': 'as played' }
+type Arpeggio = Extract<NoteProcessor, { type: 'arpeggio' }>
+type StepPattern = Extract<NoteProcessor, { type: 'step-pattern' }>
+
+function set(processors: NoteProcessor[]) {
+  void document.edit([{ type: 'set-note-processors', channel: props.channel.id, processors }], props.channel.id)
+}
+
+function change(at: number, part: object) {
+  set(props.channel.noteProcessors.map((p, i) => (i === at ? ({ ...p, ...part } as NoteProcessor) : p)))
+}
+
+function add(type: string) {
+  const rest = (velocityPercent: number) => ({ velocityPercent, semitones: 0, gatePercent: 80 })
+  const fresh: NoteProcessor =
+    type === 'transpose'
+      ? { type, semitones: 12, on: true }
+      : type === 'arpeggio'
+        ? { type, order: 'up', stepTicks: 240, octaves: 1, gatePercent: 80, on: true }
+        : { type: 'step-pattern', stepTicks: 240, steps: [rest(100), rest(0), rest(70), rest(0)], on: true }
+  set([...props.channel.noteProcessors, fresh])
+}
+
+function follow(event: Event) {
+  const list = event.target as HTMLSelectElement
+  const groove = list.value || null
+  if (groove !== '(more)') return void document.edit([{ type: 'set-groove', channel: props.channel.id, groove }])
+  list.value = props.channel.groove ?? ''
+  emit('grooves')
+}
+
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+
+/** Velocities of the steps in percent, 0 for a rest, as one line that can be typed. */
+function steps(processor: StepPattern, event: Event) {
+  const typed = value(event)
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map((word) => Math.round(Number(word)))
+  if (typed.length === 0 || typed.some((v) => !(v >= 0 && v <= 200))) {
+    ;(event.target as HTMLInputElement).value = processor.steps.map((s) => s.velocityPercent).join(' ')
+    return undefined
+  }
+  return typed.map((velocityPercent, i) => ({ semitones: 0, gatePercent: 80, ...processor.steps[i], velocityPercent }))
+}
+
+function setSteps(at: number, processor: StepPattern, event: Event) {
+  const typed = steps(processor, event)
+  if (typed) change(at, { steps: typed })
+}
+</script>
+
+<template>
+  <section>
+    <AddMenu title="Notes pass" label="Add a note processor" :choices="choices" @add="add" />
+    <div v-for="(p, i) in channel.noteProcessors" :key="i" class="card" :class="{ off: !p.on }">
+      <div class="line">
+        <b>{{ names[p.type] }}</b>
+        <button type="button" class="plain bare" :aria-pressed="p.on" @click="change(i, { on: !p.on })">
+          {{ p.on ? 'live' : 'off' }}
+        </button>
+        <button
+          type="button"
+          class="plain bare"
+          :aria-label="`Take the ${names[p.type]} out`"
+          @click="set(channel.noteProcessors.filter((_, n) => n !== i))"
+        >
+          <Icon name="close" :size="13" />
+        </button>
+      </div>
+      <div v-if="p.type === 'transpose'" class="line">
+        by
+        <ValueField
+          label="Transpose by"
+          unit="semitones"
+          :value="p.semitones"
+          :min="-48"
+          :max="48"
+          :step="1"
+          @change="change(i, { semitones: $event ?? 0 })"
+        />
+      </div>
+      <div v-else class="line wrap">
+        <select
+          v-if="p.type === 'arpeggio'"
+          class="field"
+          aria-label="Order"
+          :value="p.order"
+          @change="change(i, { order: value($event) as Arpeggio['order'] })"
+        >
+          <option v-for="(name, id) in orders" :key="id" :value="id">{{ name }}</option>
+        </select>
+        <select
+          class="field"
+          aria-label="Step"
+          :value="p.stepTicks"
+          @change="change(i, { stepTicks: Number(value($event)) })"
+        >
+          <option v-for="[ticks, name] in noteValues" :key="ticks" :value="ticks">{{ name }}</option>
+        </select>
+        <template v-if="p.type === 'arpeggio'"
+          ><ValueField
+            label="Octaves"
+            unit="octaves"
+            :value="p.octaves"
+            :min="1"
+            :max="4"
+            :step="1"
+            @change="change(i, { octaves: $event ?? 1 })" />
+          <ValueField
+            label="Gate"
+            unit="% long"
+            :value="p.gatePercent"
+            :min="1"
+            :max="100"
+            :step="1"
+            @change="change(i, { gatePercent: $event ?? 80 })"
+        /></template>
+        <input
+          v-else
+          class="field steps"
+          aria-label="Velocity of each step in percent, 0 is a rest"
+          title="Velocity of each step in percent, 0 is a rest"
+          :value="p.steps.map((s) => s.velocityPercent).join(' ')"
+          @keydown.stop
+          @change="setSteps(i, p, $event)"
+        />
+      </div>
+    </div>
+    <div class="line">
+      <span class="quiet">Groove</span>
+      <select class="field" :aria-label="`Groove of ${channel.name}`" :value="channel.groove ?? ''" @change="follow">
+        <option value="">straight</option>
+        <option v-for="g in document.head?.grooves" :key="g.name" :value="g.name">{{ g.name }}</option>
+        <option value="(more)">the list of grooves…</option>
+      </select>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.card {
+  margin-bottom: 6px;
+}
+
+.off b {
+  color: var(--plum);
+  text-decoration: line-through;
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.line b {
+  flex: 1;
+  font-weight: 500;
+}
+
+.wrap {
+  flex-wrap: wrap;
+}
+
+.field {
+  padding-block: 3px;
+}
+
+.line select {
+  flex: 1 0 45%;
+}
+
+.steps {
+  flex: 1 1 100%;
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { onMounted, ref, useTemplateRef } from 'vue'
+import { api, asked, sentenceOf, upload } from '@/api/client'
+import type { AudioStarter, Channel, Media } from '@/api/types'
+import Icon from '@/parts/Icon.vue'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+
+/** Uploaded sound that waits on an audio or direct channel: loops, one-shots, references. */
+const props = defineProps<{ channel: Channel }>()
+const document = useDocument()
+const file = useTemplateRef('file')
+const over = ref(false)
+const trouble = ref<string>()
+const shelf = ref<Media[]>([])
+
+onMounted(async () => {
+  shelf.value = await asked(api.GET('/api/media')).catch(() => [])
+})
+
+function put(starter: AudioStarter) {
+  return document.edit([{ type: 'put-starter', channel: props.channel.id, starter }], props.channel.id)
+}
+
+/** Under the sound's own title, or with a number where that is taken. */
+async function lay(sound: Media) {
+  const taken = (name: string) => props.channel.starters.some((s) => s.name === name)
+  let name = sound.title
+  for (let n = 2; taken(name); n++) name = `${sound.title.slice(0, 74)} ${n}`
+  await put({ name, sound, loops: props.channel.kind === 'audio', level: 0, sections: [] })
+}
+
+async function bring(files: FileList | null | undefined) {
+  over.value = false
+  const chosen = files?.[0]
+  if (!chosen) return
+  trouble.value = undefined
+  try {
+    const title = encodeURIComponent(chosen.name.replace(/\.\w+$/, ''))
+    const sound = await upload<Media>(`/api/media?title=${title}`, chosen)
+    if (!shelf.value.some((m) => m.content === sound.content)) shelf.value = [sound, ...shelf.value]
+    await lay(sound)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
+
+function fromShelf(event: Event) {
+  const list = event.target as HTMLSelectElement
+  const sound = shelf.value.find((m) => m.content === list.value)
+  list.value = ''
+  if (sound) void lay(sound)
+}
+
+const lengthOf = (sound: Media) => `${(Number(sound.frames) / sound.sampleRateHz).toFixed(1)} s`
+
+function remove(name: string) {
+  void document.edit([{ type: 'remove-starter', channel: props.channel.id, name }], props.channel.id)
+}
+</script>
+
+<template>
+  <section
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="bring($event.dataTransfer?.files)"
+  >
+    <h3>
+      {{ channel.kind === 'direct' ? 'References' : 'Sounds' }}
+      <button type="button" class="plain bare small" @click="file?.click()">
+        <Icon name="file" :size="13" /> WAVE file
+      </button>
+    </h3>
+    <input
+      ref="file"
+      type="file"
+      accept=".wav,audio/wav"
+      hidden
+      aria-label="A WAVE file"
+      @change="bring(($event.target as HTMLInputElement).files)"
+    />
+    <div v-for="s in channel.starters" :key="s.name" class="line">
+      <span class="to" :title="s.name">{{ s.name }}</span>
+      <span class="faint">{{ lengthOf(s.sound) }}</span>
+      <button type="button" class="plain bare" :aria-pressed="s.loops" @click="put({ ...s, loops: !s.loops })">
+        {{ s.loops ? 'loops' : 'once' }}
+      </button>
+      <ValueField
+        :label="`Level of ${s.name}`"
+        form="level"
+        unit="dB"
+        :value="s.level"
+        :min="-60"
+        :max="6"
+        :step="0.5"
+        @change="put({ ...s, level: $event })"
+      />
+      <button type="button" class="plain bare" :aria-label="`Remove ${s.name}`" @click="remove(s.name)">
+        <Icon name="close" :size="13" />
+      </button>
+    </div>
+    <p v-if="channel.starters.length === 0" class="faint">Drop a WAVE file here: a loop, a one-shot, a reference.</p>
+    <select v-if="shelf.length" class="field" aria-label="Take a sound from the shelf" @change="fromShelf">
+      <option value="">a sound that is here already…</option>
+      <option v-for="m in shelf" :key="m.content" :value="m.content">{{ m.title }}, {{ lengthOf(m) }}</option>
+    </select>
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+  </section>
+</template>
+
+<style scoped>
+.over {
+  outline: 2px dashed var(--lamp);
+  outline-offset: 4px;
+  border-radius: 4px;
+}
+
+.line {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+}
+
+.to {
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.small {
+  font: 400 12px var(--sans);
+}
+
+.field {
+  width: 100%;
+  margin-top: 4px;
+  padding-block: 3px;
+}
+
+p {
+  margin: 2px 0 0;
+}
+
+.trouble {
+  color: var(--blocker);
+}
+</style>

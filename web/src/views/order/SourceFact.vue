@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { ChannelRow, Source } from '@/api/types'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+
+/** Where an audio or direct channel takes its sound from; what it is for the other kinds. */
+const props = defineProps<{ row: ChannelRow }>()
+const document = useDocument()
+const channel = computed(() => props.row.channel)
+const source = computed(() => channel.value.source)
+const mayRecord = computed(() => channel.value.kind === 'audio')
+const isOpen = computed(
+  () => mayRecord.value || (channel.value.kind === 'direct' && source.value?.type !== 'instrument'),
+)
+const way = computed(() => {
+  if (source.value?.type === 'input') return source.value.second == null ? 'one' : 'two'
+  return source.value?.type === 'internal' ? 'internal' : 'none'
+})
+const recordable = computed(() =>
+  document.ordered.filter((r) => r.channel.id !== channel.value.id && r.channel.kind !== 'notes'),
+)
+
+function take(next: Source | null) {
+  void document.edit([{ type: 'set-source', channel: channel.value.id, source: next }], channel.value.id)
+}
+
+function change(part: Record<string, unknown>) {
+  if (source.value) take({ ...source.value, ...part } as Source)
+}
+
+function choose(event: Event) {
+  const value = (event.target as HTMLSelectElement).value
+  const first = source.value?.type === 'input' ? source.value.first : 1
+  const kept = source.value?.type === 'input' ? source.value : { monitored: false, armed: false }
+  if (value === 'internal') {
+    // Whatever sums could be what it feeds; a player or another input never is.
+    const other = recordable.value.find((r) => ['instrument', 'audio', 'split'].includes(r.channel.kind))
+    if (other) take({ type: 'internal', from: other.channel.id, tap: 'post', armed: kept.armed })
+  } else if (value === 'none') take(null)
+  else
+    take({ type: 'input', first, second: value === 'two' ? first + 1 : null, monitored: kept.monitored, armed: kept.armed }) // prettier-ignore
+}
+</script>
+
+<template>
+  <dt v-if="channel.kind !== 'notes'">Comes from</dt>
+  <dd v-if="isOpen">
+    <div class="value">
+      <select class="field" :value="way" :aria-label="`${channel.name} comes from`" @change="choose">
+        <option value="none">{{ channel.starters.length ? 'its own sounds' : 'nothing yet' }}</option>
+        <option value="one">a hardware input</option>
+        <option value="two">two hardware inputs</option>
+        <option v-if="mayRecord" value="internal">another channel</option>
+      </select>
+      <template v-if="source?.type === 'input'">
+        <ValueField
+          label="Hardware input"
+          :value="source.first"
+          :min="1"
+          :max="128"
+          :step="1"
+          @change="change({ first: $event ?? 1 })"
+        />
+        <ValueField
+          v-if="source.second != null"
+          label="Second hardware input"
+          :value="source.second"
+          :min="1"
+          :max="128"
+          :step="1"
+          @change="change({ second: $event ?? 2 })"
+        />
+      </template>
+    </div>
+    <div v-if="source?.type === 'internal'" class="value more">
+      <select
+        class="field"
+        :value="source.from"
+        aria-label="The channel that is recorded"
+        @change="change({ from: ($event.target as HTMLSelectElement).value })"
+      >
+        <option v-for="r in recordable" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
+      </select>
+      <select
+        class="field"
+        :value="source.tap"
+        aria-label="Recorded before or after its fader"
+        @change="change({ tap: ($event.target as HTMLSelectElement).value })"
+      >
+        <option value="pre">before its fader</option>
+        <option value="post">after its fader</option>
+      </select>
+    </div>
+    <div v-if="source?.type === 'input' || source?.type === 'internal'" class="value more">
+      <label v-if="source.type === 'input'" class="switch"
+        ><input
+          type="checkbox"
+          :checked="source.monitored"
+          @change="change({ monitored: ($event.target as HTMLInputElement).checked })"
+        />
+        monitored</label
+      >
+      <label class="switch"
+        ><input
+          type="checkbox"
+          :checked="source.armed"
+          @change="change({ armed: ($event.target as HTMLInputElement).checked })"
+        />
+        armed</label
+      >
+    </div>
+  </dd>
+  <dd v-else-if="channel.kind !== 'notes'">{{ row.comesFrom }}</dd>
+</template>
+
+<style scoped src="./facts.css"></style>
+<style scoped>
+.more {
+  margin-top: 4px;
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { filtersFor, type Filter } from './filter'
+import Icon from '@/parts/Icon.vue'
+import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
+
+const search = defineModel<string>('search', { required: true })
+const filter = defineModel<Filter>('filter', { required: true })
+const everything = defineModel<boolean>('everything', { required: true })
+defineEmits<{ add: []; explain: [] }>()
+const document = useDocument()
+const findings = useFindings()
+
+const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name ?? '')
+const groups = computed(() => filtersFor(document.ordered, document.act, actName.value, findings.byChannel.size))
+const states = computed(() => {
+  const count = { 'on-stage': 0, 'behind-the-curtain': 0, 'in-the-wings': 0 }
+  for (const row of document.ordered) count[row.channel.stages[document.act] ?? 'on-stage']++
+  return count
+})
+</script>
+
+<template>
+  <div class="tools">
+    <input v-model="search" class="field find" type="search" placeholder="Find a channel" aria-label="Find a channel" />
+    <select v-model="filter" class="field narrow" :class="{ on: filter }" aria-label="Show only">
+      <option value="">Show only…</option>
+      <optgroup v-for="group in groups" :key="group.name" :label="group.name">
+        <option v-for="choice in group.choices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
+      </optgroup>
+    </select>
+    <button type="button" class="plain add" @click="$emit('add')"><Icon name="plus" :size="14" /> Add a channel</button>
+    <button type="button" class="plain bare" title="Shortcuts" aria-label="Shortcuts" @click="$emit('explain')">
+      ?
+    </button>
+    <span class="gap" />
+    <span class="quiet">{{ states['on-stage'] }} on stage</span>
+    <span v-if="states['behind-the-curtain']" class="quiet" title="Behind the curtain: hidden, running"
+      >{{ states['behind-the-curtain'] }} behind</span
+    >
+    <span v-if="states['in-the-wings']" class="wings" title="In the wings: hidden, resting"
+      >{{ states['in-the-wings'] }} in the wings</span
+    >
+    <button
+      type="button"
+      class="plain bare"
+      :aria-pressed="everything"
+      :class="{ on: everything }"
+      @click="everything = !everything"
+    >
+      Show all
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 9px 18px 7px;
+  white-space: nowrap;
+}
+
+.find {
+  width: 170px;
+}
+
+.narrow {
+  width: 140px;
+}
+
+.narrow.on {
+  color: var(--lamp);
+  border-color: var(--lamp);
+}
+
+.add {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+
+.gap {
+  flex: 1;
+}
+
+.wings {
+  color: var(--plum);
+}
+
+@media (max-width: 900px) {
+  .tools {
+    flex-wrap: wrap;
+  }
+}
+</style>

@@ -1,0 +1,47 @@
+import type { ChannelRow } from '@/api/types'
+
+/** What the running order is narrowed to: empty for nothing, else a kind of filter and its value. */
+export type Filter = '' | `${'finding' | 'act' | 'kind' | 'family' | 'role'}:${string}`
+
+export function matches(filter: Filter, row: ChannelRow, act: string, hasFinding: boolean) {
+  const [by, value] = filter.split(':')
+  if (by === 'finding') return hasFinding
+  if (by === 'act') return (row.channel.stages[act] ?? 'on-stage') === value
+  if (by === 'kind') return value === 'spare' ? row.channel.spare : row.channel.kind === value
+  if (by === 'family') return row.role.family === value
+  return by !== 'role' || row.role.role === value
+}
+
+export interface FilterGroup {
+  name: string
+  choices: { value: Filter; text: string }[]
+}
+
+/** Every filter that would show something, with how many channels. */
+export function filtersFor(rows: ChannelRow[], act: string, actName: string, findings: number): FilterGroup[] {
+  const states = { 'on-stage': 'on stage', 'behind-the-curtain': 'behind the curtain', 'in-the-wings': 'in the wings' }
+  const group = (name: string, by: 'kind' | 'family' | 'role' | 'act', of: (row: ChannelRow) => string) => {
+    const counts = new Map<string, number>()
+    for (const row of rows) counts.set(of(row), (counts.get(of(row)) ?? 0) + 1)
+    counts.delete('')
+    counts.delete('unknown')
+    return {
+      name,
+      choices: [...counts].map(([value, count]) => ({
+        value: `${by}:${value}` as Filter,
+        text: `${states[value as keyof typeof states] ?? value.replaceAll('-', ' ')} (${count})`,
+      })),
+    }
+  }
+  const found: FilterGroup = {
+    name: 'Soundcheck',
+    choices: findings ? [{ value: 'finding:any', text: `with a finding (${findings})` }] : [],
+  }
+  return [
+    found,
+    group(`In ${actName}`, 'act', (r) => r.channel.stages[act] ?? 'on-stage'),
+    group('Kinds', 'kind', (r) => (r.channel.spare ? 'spare' : r.channel.kind)),
+    group('Families', 'family', (r) => r.role.family),
+    group('Roles', 'role', (r) => r.role.role),
+  ].filter((g) => g.choices.length > 0)
+}

@@ -1,0 +1,56 @@
+import { computed } from 'vue'
+import { freshId } from './channelDraft'
+import type { ChannelRow, Edit } from '@/api/types'
+import { useDocument } from '@/state/document'
+
+/** What can be done with all chosen channels at once; each is one batch and so one revision. */
+export function useManyEdits() {
+  const document = useDocument()
+  const rows = computed<ChannelRow[]>(() =>
+    document.many.length ? document.many : document.selected ? [document.selected] : [],
+  )
+  const ids = computed(() => rows.value.map((r) => r.channel.id))
+  const about = computed(() => (rows.value.length === 1 ? ids.value[0] : undefined))
+
+  /** Makes an edit for each channel that it is of use for. */
+  function each(make: (row: ChannelRow) => Edit | undefined) {
+    return document.edit(
+      rows.value.flatMap((row) => make(row) ?? []),
+      about.value,
+    )
+  }
+
+  async function busAround(name = 'New bus') {
+    const bus = freshId(name, (id) => document.rows.has(id))
+    if (await document.edit([{ type: 'bus-around', channels: ids.value, bus, name }], about.value)) document.choose(bus)
+  }
+
+  async function duplicate() {
+    const before = new Set(document.order)
+    if (!(await document.edit([{ type: 'duplicate-channels', channels: ids.value }], about.value))) return
+    const made = document.order.filter((id) => !before.has(id))
+    document.choose(made[0])
+    for (const id of made) document.chosen.add(id)
+  }
+
+  /** What hangs on another chosen channel, as a split on its kit, goes with it. */
+  function remove() {
+    const gone = new Set(ids.value)
+    return each(({ channel }) => {
+      const follows = channel.source?.type === 'output' && gone.has(channel.source.instrument as string)
+      return channel.kind === 'main' || follows ? undefined : { type: 'remove-channel', channel: channel.id }
+    })
+  }
+
+  function name(pattern: string, from: number) {
+    return document.edit([{ type: 'name-channels', channels: ids.value, pattern, from }], about.value)
+  }
+
+  async function takeSpare(under: ChannelRow, title: string) {
+    const waiting = document.ordered.find((r) => r.channel.spare && r.channel.destination === under.channel.id)
+    const edit: Edit = { type: 'take-spare', under: under.channel.id, name: title, act: document.act }
+    if ((await document.edit([edit], under.channel.id)) && waiting) document.choose(waiting.channel.id)
+  }
+
+  return { rows, ids, each, busAround, duplicate, remove, name, takeSpare }
+}
