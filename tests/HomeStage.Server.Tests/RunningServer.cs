@@ -23,7 +23,9 @@ public sealed class RunningServer : IAsyncLifetime
         _app = StageApp.Build(options);
         await StageApp.PrepareAsync(_app, options);
         await _app.StartAsync();
-        Client = new() { BaseAddress = new(_app.Urls.First()) };
+        // A client that asks before it sends waits for the answer however busy the machine is: one that goes on
+        // sending into a refusal loses the answer with the connection.
+        Client = new(new SocketsHttpHandler { Expect100ContinueTimeout = TimeSpan.FromMinutes(1) }) { BaseAddress = new(_app.Urls.First()) };
     }
 
     public async ValueTask DisposeAsync()

