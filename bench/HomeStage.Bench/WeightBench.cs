@@ -19,7 +19,7 @@ internal static class WeightBench
     {
         foreach (var kind in ProcessorCatalogue.All)
         {
-            var processor = ProcessorFactory.Create(new(new("x"), kind.Id) { Settings = AllAtWork(kind) }, 2, RateHz, 120);
+            var processor = ProcessorFactory.Create(new(new("x"), kind.Id) { Settings = AllAtWork(kind) }, 2, new(RateHz, 120));
             var (signal, noise) = (new SignalBlock(2, Block), new Random(1));
             var seconds = Medians.Seconds(Runs, () =>
             {

@@ -18,7 +18,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(27) switch
+        return random.Next(28) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -40,6 +40,7 @@ internal sealed class RandomParts(Random random)
             17 when template.Patches.Count > 0 => new RemovePatch(Pick(template.Patches).Of, Pick(template.Patches).Name),
             18 => new SetOpening(random.Next(3) == 0 ? null : new(Pick(template.Acts).Id, [id], null)),
             19 when insert is not null => new SetWaitsFor(id, insert.Id, random.Next(3) == 0 ? null : new((WaitReason)random.Next(3), "The singer")),
+            26 => Ducked(template, id),
             20 => new NameChannels([id, Pick(template.Channels).Id], "Part #", random.Next(9)),
             21 => new BusAround(new[] { id, Pick(template.Channels).Id }.Distinct().ToSequence(), new($"around-{random.Next(10000)}"), "Around"),
             22 => new DuplicateChannels([id]),
@@ -48,6 +49,15 @@ internal sealed class RandomParts(Random random)
             25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };
+    }
+
+    private Edit Ducked(Template template, ChannelId id)
+    {
+        var duckers = template.Channels.SelectMany(c => c.Inserts.Where(i => i.Processor == ProcessorCatalogue.Ducker).Select(i => (c.Id, Insert: i.Id))).ToList();
+        if (duckers.Count == 0)
+            return new AddInsert(id, new(new($"duck-{random.Next(10000)}"), ProcessorCatalogue.Ducker), 0);
+        var (owner, insert) = Pick(duckers);
+        return new SetTrigger(owner, insert, random.Next(3) == 0 ? null : new([Pick(template.Channels).Id], random.Next(1, 4), [new(0, 1), new(1, random.NextDouble())]));
     }
 
     private NoteInput? Input(Template template) => random.Next(4) == 0 ? null : new()

@@ -13,6 +13,16 @@ public sealed record Parameter(string Id, string Name, Unit Unit, double Min, do
 {
     public static Parameter Switch(string id, string name, bool on) => new(id, name, Unit.Switch, 0, 1, 1, on ? 1 : 0);
 
+    /// <summary>A choice of named options, counted from 0.</summary>
+    public static Parameter Choice(string id, string name, Sequence<string> options, int chosen = 0) =>
+        new(id, name, Unit.Choice, 0, options.Count - 1, 1, chosen) { Options = options };
+
+    /// <summary>For a choice: its options by number; none for other units.</summary>
+    public Sequence<string> Options { get; init; } = [];
+
+    /// <summary>Id of the switch without which it does nothing; null for none.</summary>
+    public string? Needs { get; init; }
+
     public double In(Map<double> settings) => settings.TryGetValue(Id, out var value) ? value : Default;
 }
 
@@ -38,4 +48,7 @@ public enum Unit
     Switch,
 
     Semitones,
+
+    /// <summary>A number of one of the parameter's options.</summary>
+    Choice,
 }

@@ -9,8 +9,17 @@ public sealed record ProcessorKind(string Id, string Name, bool HasKey, Sequence
     /// <summary>The delay that the processor adds, in milliseconds, as a parameter id; null for none.</summary>
     public string? LatencyParameter { get; init; }
 
-    /// <summary>Frames by which it is late whatever its settings.</summary>
+    /// <summary>Frames by which it is late besides.</summary>
     public int OwnLatencyFrames { get; init; }
+
+    /// <summary>Milliseconds by which it is late besides.</summary>
+    public double OwnLatencyMs { get; init; }
+
+    /// <summary>The switch without which it is not late at all, as a parameter id; null where it always is.</summary>
+    public string? LatencySwitch { get; init; }
+
+    /// <summary>Whether notes, or the beat, restart it.</summary>
+    public bool HasTrigger { get; init; }
 
     /// <summary>What it takes of one core at 48 kHz in stereo, in percent; measured by the bench.</summary>
     public double SharePercent { get; init; }
@@ -23,5 +32,7 @@ public sealed record ProcessorKind(string Id, string Name, bool HasKey, Sequence
 
     /// <returns>Frames by which the output lags the input.</returns>
     public int LatencyFrames(Map<double> settings, int sampleRateHz) =>
-        OwnLatencyFrames + (LatencyParameter is null ? 0 : (int)Math.Round(Value(settings, LatencyParameter) * sampleRateHz / 1000.0));
+        LatencySwitch is not null && Value(settings, LatencySwitch) < 0.5
+            ? 0
+            : OwnLatencyFrames + (int)Math.Round((OwnLatencyMs + (LatencyParameter is null ? 0 : Value(settings, LatencyParameter))) * sampleRateHz / 1000.0);
 }

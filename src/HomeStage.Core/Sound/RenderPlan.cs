@@ -169,7 +169,7 @@ internal sealed class RenderPlan
         var within = Mixers(index, kind => kind == LinkKind.Within);
         var keys = Mixers(index, kind => kind == LinkKind.Key);
         var processor = insert.IsLiveIn(_request.Act)
-            ? ProcessorFactory.Create(insert, block.Lanes, _template.SampleRateHz, _range.TempoBpm)
+            ? ProcessorFactory.Create(insert, block.Lanes, new(_template.SampleRateHz, _range.TempoBpm) { Key = _template.Key })
             : null;
         var key = insert.Key is { On: true } && ProcessorCatalogue.Find(insert.Processor)!.HasKey ? new SignalBlock(2, _capacity) : null;
         _steps.Add(frames =>

@@ -30,6 +30,13 @@ public static class FilterDesign
         return Normalised(1 + alpha * a, -2 * cos, 1 - alpha * a, 1 + alpha / a, -2 * cos, 1 - alpha / a);
     }
 
+    /// <summary>A notch: nothing is left at the centre, unity at 0 Hz and Nyquist.</summary>
+    public static Biquad Notch(double centreHz, double q, double sampleRateHz)
+    {
+        var (cos, alpha) = Angle(centreHz, sampleRateHz, q);
+        return Normalised(1, -2 * cos, 1, 1 + alpha, -2 * cos, 1 - alpha);
+    }
+
     /// <summary>A shelf below the corner, where it has half its dB. Slope 1.</summary>
     public static Biquad LowShelf(double cornerHz, double gainDb, double sampleRateHz) => Shelf(cornerHz, gainDb, sampleRateHz, low: true);
 

@@ -90,11 +90,16 @@ internal static class ChannelRules
             return new Refusal.Missing("processor", insert.Processor, "in the catalogue");
         if (insert.Key is not null && !kind.HasKey)
             return new Refusal.WrongPlace($"{kind.Name} on {channel.Name}", "has no key input");
+        if (insert.Trigger is not null && !kind.HasTrigger)
+            return new Refusal.WrongPlace($"{kind.Name} on {channel.Name}", "is restarted by nothing");
+        if (insert.Trigger is { } trigger && trigger.Notes.IndexWhere(n => !template.Channels.Contains(n)) is >= 0 and var lost)
+            return new Refusal.UnknownChannel(trigger.Notes[lost]);
         if (insert.ParkedIn.FirstOrDefault(id => template.Acts.All(a => a.Id != id)) is { } stray)
             return new Refusal.Missing("act", stray, "in this template");
         if (insert.WaitsFor is { } wait && TextRules.Note($"What {kind.Name} on {channel.Name} waits for", wait.Note, TextRules.LongestName) is { } badNote)
             return badNote;
         return SettingRules.Check($"{kind.Name} on {channel.Name}", kind.Parameters, insert.Settings)
+            ?? insert.Trigger?.Check($"{kind.Name} on {channel.Name}")
             ?? CheckCorner(insert.Key?.LowCutHz, channel.Name)
             ?? CheckCorner(insert.Key?.HighCutHz, channel.Name);
     }

@@ -1,3 +1,5 @@
+using HomeStage.Core.Automation;
+
 namespace HomeStage.Core.Templates;
 
 /// <summary>One processor in a channel's strip.</summary>
@@ -12,6 +14,9 @@ public sealed record Insert(InsertId Id, string Processor)
 
     /// <summary>The key input of a dynamics processor; null where the detector hears the channel itself.</summary>
     public KeyInput? Key { get; init; }
+
+    /// <summary>What restarts a note-driven ducker, and its curve; null for the plain one.</summary>
+    public NoteTrigger? Trigger { get; init; }
 
     /// <summary>What it waits for before it is of use; null for nothing.</summary>
     public WaitsFor? WaitsFor { get; init; }

@@ -13,6 +13,8 @@ internal static class SettingRules
                 return new Refusal.Missing("parameter", id, $"on {owner}");
             if (!(value >= parameter.Min && value <= parameter.Max))
                 return new Refusal.OutOfRange($"{parameter.Name} of {owner}", value, parameter.Min, parameter.Max, parameter.Unit.Symbol());
+            if (parameter.Unit is Unit.Choice && value != Math.Floor(value))
+                return new Refusal.WrongPlace($"{parameter.Name} of {owner}", "takes one of its options by number");
         }
 
         return null;

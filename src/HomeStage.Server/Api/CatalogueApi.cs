@@ -12,18 +12,20 @@ internal static class CatalogueApi
 
     public sealed record KeyView(MusicalKey Key, string Name);
 
-    public sealed record ProcessorView(string Id, string Name, bool HasKey, IReadOnlyList<ParameterView> Parameters);
+    public sealed record ProcessorView(string Id, string Name, bool HasKey, bool HasTrigger, IReadOnlyList<ParameterView> Parameters);
 
     public sealed record InstrumentView(string Id, string Name, string About, IReadOnlyList<ParameterView> Parameters, Core.Kits.Kit? Kit);
 
     /// <param name="Symbol">What stands behind the number.</param>
-    public sealed record ParameterView(string Id, string Name, Unit Unit, string Symbol, double Min, double Max, double Step, double Default);
+    /// <param name="Options">For a choice: its options by number.</param>
+    /// <param name="Needs">Id of the switch without which it does nothing; null for none.</param>
+    public sealed record ParameterView(string Id, string Name, Unit Unit, string Symbol, double Min, double Max, double Step, double Default, IReadOnlyList<string> Options, string? Needs);
 
     public static void MapCatalogue(this RouteGroupBuilder api) => api.MapGet("/catalogue", Ok<CatalogueView> () => TypedResults.Ok(new CatalogueView(
-        [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.HasKey, [.. p.Parameters.Select(ViewOf)]))],
+        [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.HasKey, p.HasTrigger, [.. p.Parameters.Select(ViewOf)]))],
         [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit))],
         [.. MusicalKey.All.Select(k => new KeyView(k, k.Name))])))
         .WithTags("Catalogue");
 
-    private static ParameterView ViewOf(Parameter p) => new(p.Id, p.Name, p.Unit, p.Unit.Symbol(), p.Min, p.Max, p.Step, p.Default);
+    private static ParameterView ViewOf(Parameter p) => new(p.Id, p.Name, p.Unit, p.Unit.Symbol(), p.Min, p.Max, p.Step, p.Default, p.Options, p.Needs);
 }

@@ -11,7 +11,7 @@ namespace HomeStage.Core.Tests.Routing;
 public class DelayCompensationTests
 {
     // 2 ms at 48 kHz.
-    private const int LimiterFrames = 96;
+    private const int LimiterFrames = 96 + Core.Sound.Kernels.PeaksBetween.LatencyFrames;
 
     [Fact]
     public void Of_TwoPathsIntoOneSum_PadsTheShorterByTheDifference()

@@ -72,7 +72,7 @@ public class ProcessorContractTests
     {
         var settings = ProcessorCatalogue.Find(id)!.Parameters.Aggregate(Map<double>.Empty,
             (map, p) => ends switch { "lowest" => map.With(p.Id, p.Min), "highest" => map.With(p.Id, p.Max), _ => map });
-        return ProcessorFactory.Create(new(new("x"), id) { Settings = settings }, lanes, Rate, 120);
+        return ProcessorFactory.Create(new(new("x"), id) { Settings = settings }, lanes, new(Rate, 120));
     }
 
     private static SignalBlock Noise(int lanes)

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Templates;
 
@@ -14,7 +15,7 @@ public class ProcessorTests
     public void Limiter_LetsNoSampleOverItsCeiling_HoweverHotTheInput(double ceilingDb)
     {
         var random = new Random(3);
-        var limiter = new LimiterProcessor(Map<double>.Empty.With("ceiling-db", ceilingDb).With("input-db", 18), 2, Rate);
+        var limiter = new LimiterProcessor(Map<double>.Empty.With("ceiling-db", ceilingDb).With("input-db", 18), null, 2, Rate);
         var block = new SignalBlock(2, Rate);
         for (var lane = 0; lane < 2; lane++)
             for (var i = 0; i < Rate; i++)
@@ -30,14 +31,14 @@ public class ProcessorTests
     [Fact]
     public void Limiter_BelowItsCeiling_OnlyDelays()
     {
-        var limiter = new LimiterProcessor(Map<double>.Empty.With("look-ahead-ms", 2), 1, Rate);
+        var limiter = new LimiterProcessor(Map<double>.Empty.With("look-ahead-ms", 2), null, 1, Rate);
         var block = new SignalBlock(1, 1000);
         block.Lane(0, 1000)[10] = 0.5f;
 
         limiter.Process(block, null, 1000);
 
         var expected = new float[1000];
-        expected[10 + 96] = 0.5f;
+        expected[10 + 96 + PeaksBetween.LatencyFrames] = 0.5f;
         Assert.Equal(expected, block.Lane(0, 1000).ToArray());
     }
 

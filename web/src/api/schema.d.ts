@@ -2058,7 +2058,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -2439,6 +2439,13 @@ export interface components {
             type: "set-timeline";
             timeline: components["schemas"]["Timeline"];
         };
+        EditSetTrigger: {
+            /** @enum {string} */
+            type: "set-trigger";
+            trigger: null | components["schemas"]["NoteTrigger"];
+            insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditSetWaitsFor: {
             /** @enum {string} */
             type: "set-waits-for";
@@ -2534,6 +2541,7 @@ export interface components {
             };
             parkedIn?: string[];
             key?: null | components["schemas"]["KeyInput"];
+            trigger?: null | components["schemas"]["NoteTrigger"];
             waitsFor?: null | components["schemas"]["WaitsFor"];
         };
         InsertId: string;
@@ -2753,6 +2761,12 @@ export interface components {
         };
         /** @enum {unknown} */
         NoteRecording: "adds" | "replaces";
+        NoteTrigger: {
+            notes: unknown[];
+            /** Format: double */
+            everyQuarters: null | number;
+            curve: components["schemas"]["ShapePoint"][];
+        };
         Opening: {
             act: null | string;
             folded: unknown[];
@@ -2784,6 +2798,8 @@ export interface components {
             step: number;
             /** Format: double */
             default: number;
+            options: string[];
+            needs: null | string;
         };
         Patch: {
             of: string;
@@ -2845,6 +2861,7 @@ export interface components {
             id: string;
             name: string;
             hasKey: boolean;
+            hasTrigger: boolean;
             parameters: components["schemas"]["ParameterView"][];
         };
         ReturnRequest: {
@@ -3063,7 +3080,7 @@ export interface components {
             sections: components["schemas"]["SectionView"][];
         };
         /** @enum {unknown} */
-        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones";
+        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "choice";
         /** @enum {unknown} */
         WaitReason: "song-key" | "person" | "other";
         WaitsFor: {

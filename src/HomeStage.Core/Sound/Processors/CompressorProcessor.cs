@@ -1,92 +1,189 @@
+using System.Numerics.Tensors;
+using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A compressor whose lanes are linked by the larger side, with an optional key.</summary>
-/// <remarks>Giannoulis, Massberg and Reiss 2012: peak level in dB → static curve → smoothing in dB, attack while the
-/// reduction grows, release while it falls.</remarks>
-public sealed class CompressorProcessor : IProcessor
+/// <remarks>Giannoulis, Massberg and Reiss 2012: level in dB → static curve → smoothing in dB, attack while the reduction
+/// grows, release while it falls. The level is that of the sample, or of the mean square with a time constant of 10 ms. The
+/// hold, which the paper does not have, keeps the reduction for a while before it is let go.</remarks>
+public sealed class CompressorProcessor : IProcessor, IReducesGain
 {
-    private const double NepersPerDb = 0.11512925464970229;
+    private const double MeanMs = 10;
 
-    // A reduction of a millionth of a dB is none.
-    private const double Settled = 1e-6;
+    // A reduction of a millionth of a dB is none; it is looked at every so many frames.
+    private const float Settled = 1e-6f;
+    private const int RestEvery = 256;
 
-    private readonly double _thresholdDb;
-    private readonly double _ratio;
-    private readonly double _kneeDb;
-    private readonly double _attack;
-    private readonly double _release;
-    private readonly double _makeUpDb;
-    private readonly float _wet;
+    private readonly Detector _detector;
+    private readonly float[] _reduction = new float[Detector.Stretch + 8];
+    private readonly bool _isMean;
+    private readonly float _meanShare;
+    private readonly float _thresholdDb;
+    private readonly float _slope;
+    private readonly float _kneeDb;
+    private readonly float _perKnee;
     private readonly float _kneeBottom;
-    private readonly float _restGain;
-    private readonly KeyFilter _keyFilter;
-    private double _reductionDb;
+    private readonly float _attack;
+    private readonly float _release;
+    private readonly int _holdFrames;
+    private readonly float _makeUpDb;
+    private readonly float _wet;
+    private float _mean;
+    private float _last;
+    private int _held;
+    private int _sinceRest;
 
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
     public CompressorProcessor(Map<double> settings, KeyInput? key, int sampleRateHz)
     {
         var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Compressor)!;
-        _thresholdDb = kind.Value(settings, "threshold-db");
-        _ratio = kind.Value(settings, "ratio");
-        _kneeDb = kind.Value(settings, "knee-db");
-        _attack = CompressorLaw.Smoothing(kind.Value(settings, "attack-ms"), sampleRateHz);
-        _release = CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
-        _makeUpDb = kind.Value(settings, "make-up-db");
-        _wet = (float)(kind.Value(settings, "mix-percent") / 100);
-        _kneeBottom = (float)new Decibels(_thresholdDb - _kneeDb / 2).Linear;
-        _restGain = 1 + _wet * ((float)new Decibels(_makeUpDb).Linear - 1);
-        _keyFilter = new(key, sampleRateHz);
+        double Value(string id) => kind.Value(settings, id);
+        _detector = new(key, sampleRateHz);
+        _isMean = Value("detector") >= 0.5;
+        _meanShare = (float)(1 - CompressorLaw.Smoothing(MeanMs, sampleRateHz));
+        _thresholdDb = (float)Value("threshold-db");
+        _slope = (float)(1 - 1 / Value("ratio"));
+        _kneeDb = (float)Value("knee-db");
+        _perKnee = _kneeDb > 0 ? 1 / (2 * _kneeDb) : 0;
+        var bottom = new Decibels(_thresholdDb - _kneeDb / 2).Linear;
+        _kneeBottom = (float)(_isMean ? bottom * bottom : bottom);
+        _attack = (float)CompressorLaw.Smoothing(Value("attack-ms"), sampleRateHz);
+        _release = (float)CompressorLaw.Smoothing(Value("release-ms"), sampleRateHz);
+        _holdFrames = (int)(Value("hold-ms") * sampleRateHz / 1000);
+        _makeUpDb = (float)Value("make-up-db");
+        _wet = (float)(Value("mix-percent") / 100);
     }
 
-    /// <summary>How far the gain is down after the last frame, in dB, at least 0.</summary>
-    public double ReductionDb => _reductionDb;
+    public float LastReductionDb => _last;
+
+    public float LargestReductionDb { get; private set; }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {
-        var heard = key ?? signal;
-        if (key is not null)
-            _keyFilter.Process(key, frames);
-        var left = heard.Lane(0, frames);
-        var right = heard.Lane(heard.Lanes - 1, frames);
-        var outLeft = signal.Lane(0, frames);
-        var outRight = signal.Lanes == 2 ? signal.Lane(1, frames) : default;
-        for (var i = 0; i < frames; i++)
+        LargestReductionDb = 0;
+        for (var start = 0; start < frames;)
         {
-            var gain = NextGain(Math.Max(Math.Abs(left[i]), Math.Abs(right[i])));
-            outLeft[i] *= gain;
-            if (!outRight.IsEmpty)
-                outRight[i] *= gain;
+            var stretch = Math.Min(Math.Min(Detector.Stretch, RestEvery - _sinceRest), frames - start);
+            ProcessStretch(signal, _detector.Level(signal, key, start, stretch), start, stretch);
+            start += stretch;
+            _sinceRest = (_sinceRest + stretch) % RestEvery;
+            if (_sinceRest == 0 && _last < Settled)
+                _last = 0;
         }
     }
 
     public void Reset()
     {
-        _reductionDb = 0;
-        _keyFilter.Reset();
+        (_mean, _last, _held, _sinceRest) = (0, 0, 0, 0);
+        _detector.Reset();
     }
 
-    private float NextGain(float level)
+    private void ProcessStretch(SignalBlock signal, float[] level, int start, int frames)
     {
-        // Below the knee nothing is wanted, and once let go nothing is left to do: no logarithm is spent on either.
-        var wanted = level <= _kneeBottom ? 0 : WantedDb(level);
-        if (wanted <= 0 && _reductionDb < Settled)
+        if (_isMean)
+            MeanSquares(level.AsSpan(0, frames));
+        if (_last == 0 && TensorPrimitives.Max<float>(level.AsSpan(0, frames)) <= _kneeBottom)
+            _reduction.AsSpan(0, frames).Clear();
+        else
+            Reduce(level, frames);
+        LargestReductionDb = Math.Max(LargestReductionDb, TensorPrimitives.Max<float>(_reduction.AsSpan(0, frames)));
+        Gains(frames);
+        for (var lane = 0; lane < signal.Lanes; lane++)
         {
-            _reductionDb = 0;
-            return _restGain;
+            var samples = signal.Lane(lane, start + frames)[start..];
+            TensorPrimitives.Multiply(samples, _reduction.AsSpan(0, frames), samples);
         }
-
-        var keep = wanted > _reductionDb ? _attack : _release;
-        _reductionDb = keep * _reductionDb + (1 - keep) * wanted;
-        return 1 + _wet * ((float)Math.Exp((_makeUpDb - _reductionDb) * NepersPerDb) - 1);
     }
 
-    private double WantedDb(float level)
+    private void MeanSquares(Span<float> level)
     {
-        var levelDb = Math.Log(level) / NepersPerDb;
-        return levelDb - CompressorLaw.OutputDb(levelDb, _thresholdDb, _ratio, _kneeDb);
+        var mean = _mean;
+        foreach (ref var sample in level)
+            sample = mean += _meanShare * (sample * sample - mean);
+        _mean = mean < 1e-20f ? 0 : mean;
+    }
+
+    private void Reduce(float[] level, int frames)
+    {
+        Wanted(level, frames);
+        var span = _reduction.AsSpan(0, frames);
+        if (_holdFrames > 0)
+            SmoothWithHold(span);
+        else if (_attack <= _release)
+            SmoothQuickly(span);
+        else
+            SmoothSlowly(span);
+    }
+
+    /// <summary>The static curve: what the law takes off at each frame.</summary>
+    private void Wanted(float[] level, int frames)
+    {
+        var perOctave = Vector256.Create(_isMean ? Polynomials.DbPerOctave / 2 : Polynomials.DbPerOctave);
+        var (threshold, half, knee) = (Vector256.Create(_thresholdDb), Vector256.Create(_kneeDb / 2), Vector256.Create(_kneeDb));
+        var (slope, perKnee, bottom) = (Vector256.Create(_slope), Vector256.Create(_perKnee), Vector256.Create(_kneeBottom));
+        for (var i = 0; i < frames; i += 8)
+        {
+            var heard = Vector256.Create(level, i);
+            var over = Polynomials.Log2(heard) * perOctave - threshold;
+            var within = Vector256.Min(Vector256.Max(over + half, default), knee);
+            var wanted = slope * (within * within * perKnee + Vector256.Max(over - half, default));
+            Vector256.ConditionalSelect(Vector256.GreaterThan(heard, bottom), wanted, default).CopyTo(_reduction, i);
+        }
+    }
+
+    // While the attack is the quicker one, the larger of both steps is the right one: it grows by the attack and falls by
+    // the release. Otherwise it is the smaller one.
+    private void SmoothQuickly(Span<float> reduction)
+    {
+        var (last, attack, release, byAttack, byRelease) = (_last, _attack, _release, 1 - _attack, 1 - _release);
+        foreach (ref var wanted in reduction)
+            wanted = last = MathF.Max(MathF.FusedMultiplyAdd(attack, last, byAttack * wanted), MathF.FusedMultiplyAdd(release, last, byRelease * wanted));
+        _last = last;
+    }
+
+    private void SmoothSlowly(Span<float> reduction)
+    {
+        var (last, attack, release, byAttack, byRelease) = (_last, _attack, _release, 1 - _attack, 1 - _release);
+        foreach (ref var wanted in reduction)
+            wanted = last = MathF.Min(MathF.FusedMultiplyAdd(attack, last, byAttack * wanted), MathF.FusedMultiplyAdd(release, last, byRelease * wanted));
+        _last = last;
+    }
+
+    private void SmoothWithHold(Span<float> reduction)
+    {
+        foreach (ref var wanted in reduction)
+        {
+            if (wanted >= _last)
+            {
+                _held = _holdFrames;
+                _last = MathF.FusedMultiplyAdd(_attack, _last, (1 - _attack) * wanted);
+            }
+            else if (_held > 0)
+            {
+                _held--;
+            }
+            else
+            {
+                _last = MathF.FusedMultiplyAdd(_release, _last, (1 - _release) * wanted);
+            }
+
+            wanted = _last;
+        }
+    }
+
+    private void Gains(int frames)
+    {
+        var (makeUp, perDb) = (Vector256.Create(_makeUpDb), Vector256.Create(1 / Polynomials.DbPerOctave));
+        var (wet, one) = (Vector256.Create(_wet), Vector256<float>.One);
+        for (var i = 0; i < frames; i += 8)
+        {
+            var gain = Polynomials.Exp2((makeUp - Vector256.Create(_reduction, i)) * perDb);
+            (one + wet * (gain - one)).CopyTo(_reduction, i);
+        }
     }
 }

@@ -5,11 +5,22 @@ using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Processors;
 
-/// <summary>Two taps in note values, each repeating into itself through a low and a high cut.</summary>
-public sealed class DelayProcessor : IProcessor
+/// <summary>Two taps in note values, each repeating into itself, or into the other one, through a low and a high cut.</summary>
+/// <remarks>With ping-pong on, the middle of the sound enters the left line alone and each line repeats into the other. When
+/// the tempo changes, the taps move to their new places over 20 ms.</remarks>
+public sealed class DelayProcessor : IProcessor, IFollowsTempo
 {
-    private readonly Tap[] _taps;
+    private const double MoveMs = 20;
+
+    private readonly double[] _quarters;
+    private readonly int _sampleRateHz;
+    private readonly Line[] _lines;
+    private readonly float _feedback;
     private readonly float _wet;
+    private readonly float _width;
+    private readonly bool _crosses;
+    private double _tempoBpm;
+    private readonly double _firstTempoBpm;
 
     /// <param name="tempoBpm">The tempo by which note values are counted.</param>
     public DelayProcessor(Map<double> settings, int lanes, int sampleRateHz, double tempoBpm)
@@ -17,50 +28,131 @@ public sealed class DelayProcessor : IProcessor
         var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Delay)!;
         double Value(string id) => kind.Value(settings, id);
         Biquad[] loop = [FilterDesign.LowCut(Value("low-cut-hz"), sampleRateHz), FilterDesign.HighCut(Value("high-cut-hz"), sampleRateHz)];
-        _taps = [.. new[] { "left-quarters", "right-quarters" }.Take(lanes).Select(id =>
-            new Tap(Frames(Value(id), tempoBpm, sampleRateHz), (float)(Value("feedback-percent") / 100), loop))];
+        (_sampleRateHz, _firstTempoBpm, _tempoBpm) = (sampleRateHz, tempoBpm, tempoBpm);
+        _quarters = [Value("left-quarters"), Value("right-quarters")];
+        _feedback = (float)(Value("feedback-percent") / 100);
         _wet = (float)(Value("wet-percent") / 100);
+        _width = (float)(Value("width-percent") / 100);
+        _crosses = lanes == 2 && Value("ping-pong") >= 0.5;
+        var move = Math.Max(1, (int)(MoveMs / 1000 * sampleRateHz));
+        _lines = [.. _quarters.Take(lanes).Select(q => new Line(Frames(q, tempoBpm, sampleRateHz), move, loop))];
     }
 
     /// <returns>Frames of a note value, at least 1.</returns>
     public static int Frames(double quarters, double tempoBpm, int sampleRateHz) =>
         Math.Max(1, (int)Math.Round(NoteValue.Milliseconds(quarters, tempoBpm) / 1000 * sampleRateHz));
 
+    public void SetTempo(double tempoBpm)
+    {
+        if (tempoBpm == _tempoBpm)
+            return;
+        _tempoBpm = tempoBpm;
+        for (var lane = 0; lane < _lines.Length; lane++)
+            _lines[lane].MoveTo(Frames(_quarters[lane], tempoBpm, _sampleRateHz));
+    }
+
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {
-        for (var lane = 0; lane < _taps.Length; lane++)
-        {
-            var samples = signal.Lane(lane, frames);
-            for (var i = 0; i < frames; i++)
-                samples[i] += _wet * (_taps[lane].Next(samples[i]) - samples[i]);
-        }
+        if (_lines.Length == 1)
+            ProcessMono(signal.Lane(0, frames));
+        else
+            ProcessStereo(signal.Lane(0, frames), signal.Lane(1, frames));
     }
 
     public void Reset()
     {
-        foreach (var tap in _taps)
-            tap.Reset();
+        _tempoBpm = _firstTempoBpm;
+        for (var lane = 0; lane < _lines.Length; lane++)
+            _lines[lane].Reset(Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
     }
 
-    private sealed class Tap(int frames, float feedback, IReadOnlyList<Biquad> loop)
+    private void ProcessMono(Span<float> samples)
     {
-        // One frame of the way round is the return of the loop itself.
-        private readonly DelayLine _line = new(frames - 1);
-        private readonly FilterCascade _loop = new(loop);
-        private float _late;
-
-        public float Next(float sample)
+        foreach (ref var sample in samples)
         {
-            var heard = _late;
-            _late = _line.Next(sample + feedback * (float)_loop.Next(heard));
-            return heard;
+            var heard = _lines[0].Heard();
+            _lines[0].Put(sample + _feedback * _lines[0].Filtered(heard));
+            sample += _wet * (heard - sample);
+        }
+    }
+
+    private void ProcessStereo(Span<float> left, Span<float> right)
+    {
+        for (var i = 0; i < left.Length; i++)
+        {
+            var (l, r) = (_lines[0].Heard(), _lines[1].Heard());
+            var (againL, againR) = (_feedback * _lines[0].Filtered(l), _feedback * _lines[1].Filtered(r));
+            if (_crosses)
+                (againL, againR) = ((left[i] + right[i]) / 2 + againR, againL);
+            else
+                (againL, againR) = (left[i] + againL, right[i] + againR);
+            _lines[0].Put(againL);
+            _lines[1].Put(againR);
+            var (middle, side) = ((l + r) / 2, _width * (l - r) / 2);
+            left[i] += _wet * (middle + side - left[i]);
+            right[i] += _wet * (middle - side - right[i]);
+        }
+    }
+
+    private sealed class Line
+    {
+        private readonly FilterCascade _loop;
+        private readonly int _moveFrames;
+        private float[] _held;
+        private int _place;
+        private int _late;
+        private int _lateBefore;
+        private int _moving;
+
+        public Line(int late, int moveFrames, IReadOnlyList<Biquad> loop)
+        {
+            (_late, _lateBefore, _moveFrames) = (late, late, moveFrames);
+            _loop = new(loop);
+            _held = new float[late + 1];
         }
 
-        public void Reset()
+        public float Heard()
         {
-            _line.Reset();
+            var heard = Ago(_late);
+            return _moving == 0 ? heard : heard + (Ago(_lateBefore) - heard) * _moving-- / _moveFrames;
+        }
+
+        public float Filtered(float heard) => (float)_loop.Next(heard);
+
+        public void Put(float sample)
+        {
+            _held[_place] = sample;
+            _place = _place + 1 == _held.Length ? 0 : _place + 1;
+        }
+
+        public void MoveTo(int late)
+        {
+            if (late + 1 > _held.Length)
+                Grow(late + 1);
+            (_lateBefore, _late, _moving) = (_late, late, _moveFrames);
+        }
+
+        public void Reset(int late)
+        {
+            Array.Clear(_held);
             _loop.Reset();
-            _late = 0;
+            (_late, _lateBefore, _moving, _place) = (late, late, 0, 0);
+        }
+
+        private float Ago(int frames)
+        {
+            var at = _place - frames;
+            return _held[at < 0 ? at + _held.Length : at];
+        }
+
+        private void Grow(int room)
+        {
+            // What was heard longest ago comes first, so that the new room lies before it.
+            var held = new float[room];
+            var newest = _held.Length - _place;
+            _held.AsSpan(_place).CopyTo(held.AsSpan(room - _held.Length));
+            _held.AsSpan(0, _place).CopyTo(held.AsSpan(room - _held.Length + newest));
+            (_held, _place) = (held, 0);
         }
     }
 }

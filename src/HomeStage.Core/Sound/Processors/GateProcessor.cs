@@ -1,4 +1,7 @@
+using System.Numerics.Tensors;
+using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
@@ -8,18 +11,18 @@ namespace HomeStage.Core.Sound.Processors;
 /// <remarks>Below the threshold, once the hold is over, the gain goes down by the range; the steps are smoothed in dB as a
 /// compressor's are (Giannoulis, Massberg and Reiss 2012): attack while it opens, release while it closes. At rest it is
 /// closed.</remarks>
-public sealed class GateProcessor : IProcessor
+public sealed class GateProcessor : IProcessor, IReducesGain
 {
-    private const double NepersPerDb = 0.11512925464970229;
-    private const double Settled = 1e-6;
+    private const float Settled = 1e-6f;
 
+    private readonly Detector _detector;
+    private readonly float[] _gain = new float[Detector.Stretch + 8];
     private readonly float _threshold;
-    private readonly double _rangeDb;
-    private readonly double _attack;
-    private readonly double _release;
+    private readonly float _rangeDb;
+    private readonly float _attack;
+    private readonly float _release;
     private readonly int _holdFrames;
-    private readonly KeyFilter _keyFilter;
-    private double _closedDb;
+    private float _closedDb;
     private int _held;
 
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
@@ -27,29 +30,34 @@ public sealed class GateProcessor : IProcessor
     {
         var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Gate)!;
         _threshold = (float)new Decibels(kind.Value(settings, "threshold-db")).Linear;
-        _rangeDb = kind.Value(settings, "range-db");
-        _attack = CompressorLaw.Smoothing(kind.Value(settings, "attack-ms"), sampleRateHz);
-        _release = CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
+        _rangeDb = (float)kind.Value(settings, "range-db");
+        _attack = (float)CompressorLaw.Smoothing(kind.Value(settings, "attack-ms"), sampleRateHz);
+        _release = (float)CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
         _holdFrames = (int)(kind.Value(settings, "hold-ms") * sampleRateHz / 1000);
-        _keyFilter = new(key, sampleRateHz);
+        _detector = new(key, sampleRateHz);
         _closedDb = _rangeDb;
     }
 
-    /// <summary>How far the gain is down after the last frame, in dB, at least 0.</summary>
-    public double ReductionDb => _closedDb;
+    public float LastReductionDb => _closedDb;
+
+    public float LargestReductionDb { get; private set; }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {
-        var heard = key ?? signal;
-        if (key is not null)
-            _keyFilter.Process(key, frames);
-        var left = heard.Lane(0, frames);
-        var right = heard.Lane(heard.Lanes - 1, frames);
-        for (var i = 0; i < frames; i++)
+        LargestReductionDb = 0;
+        for (var start = 0; start < frames; start += Detector.Stretch)
         {
-            var gain = NextGain(Math.Max(Math.Abs(left[i]), Math.Abs(right[i])));
+            var stretch = Math.Min(Detector.Stretch, frames - start);
+            Close(_detector.Level(signal, key, start, stretch), stretch);
+            LargestReductionDb = Math.Max(LargestReductionDb, TensorPrimitives.Max<float>(_gain.AsSpan(0, stretch)));
+            var perDb = Vector256.Create(-1 / Polynomials.DbPerOctave);
+            for (var i = 0; i < stretch; i += 8)
+                Polynomials.Exp2(Vector256.Create(_gain, i) * perDb).CopyTo(_gain, i);
             for (var lane = 0; lane < signal.Lanes; lane++)
-                signal.Lane(lane, frames)[i] *= gain;
+            {
+                var samples = signal.Lane(lane, start + stretch)[start..];
+                TensorPrimitives.Multiply(samples, _gain.AsSpan(0, stretch), samples);
+            }
         }
     }
 
@@ -57,19 +65,22 @@ public sealed class GateProcessor : IProcessor
     {
         _closedDb = _rangeDb;
         _held = 0;
-        _keyFilter.Reset();
+        _detector.Reset();
     }
 
-    private float NextGain(float level)
+    private void Close(float[] level, int frames)
     {
-        if (level >= _threshold)
-            _held = _holdFrames;
-        else if (_held > 0)
-            _held--;
-        var isOpen = level >= _threshold || _held > 0;
-        var wanted = isOpen ? 0 : _rangeDb;
-        var keep = isOpen ? _attack : _release;
-        _closedDb = Math.Abs(_closedDb - wanted) < Settled ? wanted : keep * _closedDb + (1 - keep) * wanted;
-        return _closedDb == 0 ? 1 : (float)Math.Exp(-_closedDb * NepersPerDb);
+        for (var i = 0; i < frames; i++)
+        {
+            if (level[i] >= _threshold)
+                _held = _holdFrames;
+            else if (_held > 0)
+                _held--;
+            var isOpen = level[i] >= _threshold || _held > 0;
+            var wanted = isOpen ? 0 : _rangeDb;
+            var keep = isOpen ? _attack : _release;
+            _closedDb = Math.Abs(_closedDb - wanted) < Settled ? wanted : keep * _closedDb + (1 - keep) * wanted;
+            _gain[i] = _closedDb;
+        }
     }
 }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
@@ -6,29 +7,34 @@ namespace HomeStage.Core.Sound.Processors;
 /// <summary>The cuts between which a detector hears its key.</summary>
 internal sealed class KeyFilter
 {
-    private readonly FilterCascade[] _lanes;
+    private readonly BandChain? _left;
+    private readonly BandChain? _right;
 
     /// <param name="key">Null, or without cuts, lets everything through.</param>
     public KeyFilter(KeyInput? key, int sampleRateHz)
     {
-        var cuts = new List<Biquad>();
+        var cuts = new List<StateVariable>();
         if (key?.LowCutHz is { } low)
-            cuts.Add(FilterDesign.LowCut(low, sampleRateHz));
+            cuts.Add(StateVariable.Of(FilterDesign.LowCut(low, sampleRateHz)));
         if (key?.HighCutHz is { } high)
-            cuts.Add(FilterDesign.HighCut(high, sampleRateHz));
-        _lanes = cuts.Count == 0 ? [] : [new(cuts), new(cuts)];
+            cuts.Add(StateVariable.Of(FilterDesign.HighCut(high, sampleRateHz)));
+        if (cuts.Count > 0)
+            (_left, _right) = (new(cuts), new(cuts));
     }
+
+    /// <summary>Whether there is a cut at all.</summary>
+    public bool Cuts => _left is not null;
 
     /// <param name="key">Two lanes, changed in place.</param>
     public void Process(SignalBlock key, int frames)
     {
-        for (var lane = 0; lane < _lanes.Length; lane++)
-            _lanes[lane].Process(key.Lane(lane, frames));
+        if (_left is not null)
+            BandChain.Process(_left, key.Lane(0, frames), _right!, key.Lane(1, frames));
     }
 
     public void Reset()
     {
-        foreach (var lane in _lanes)
-            lane.Reset();
+        _left?.Reset();
+        _right?.Reset();
     }
 }

@@ -1,18 +1,21 @@
+using System.Numerics.Tensors;
+using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 
-/// <summary>A saturator: the louder, the rounder, each lane at four times its rate.</summary>
+/// <summary>A saturator: the louder, the rounder, each lane at twice or four times its rate.</summary>
 /// <remarks>The curve is x·(27 + x²) / (27 + 9·x²), ±1 from |x| = 3 on: the Padé approximant of tanh, which is smooth there
 /// and the same on every machine.</remarks>
 public sealed class SaturatorProcessor : IProcessor
 {
-    private readonly Lane[] _lanes;
+    private readonly Oversampler[] _lanes;
+    private readonly HeldBack[] _dry;
     private readonly float _drive;
     private readonly float _output;
     private readonly float _wet;
-    private readonly Func<float, float> _bend = Curve;
+    private readonly Oversampler.Bend _bend = BendAll;
 
     /// <param name="lanes">1 or 2.</param>
     public SaturatorProcessor(Map<double> settings, int lanes)
@@ -21,37 +24,47 @@ public sealed class SaturatorProcessor : IProcessor
         _drive = (float)new Decibels(kind.Value(settings, "drive-db")).Linear;
         _output = (float)new Decibels(kind.Value(settings, "output-db")).Linear;
         _wet = (float)(kind.Value(settings, "mix-percent") / 100);
-        _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Lane(new(), new(Oversampler.LatencyFrames)))];
+        var times = kind.Value(settings, "oversampling") >= 0.5 ? 4 : 2;
+        _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Oversampler(times))];
+        _dry = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(Oversampler.LatencyFrames))];
     }
 
     /// <summary>The curve; odd, with slope 1 at 0.</summary>
-    public static float Curve(float x)
-    {
-        var held = Math.Clamp(x, -3, 3);
-        return held * (27 + held * held) / (27 + 9 * held * held);
-    }
+    public static float Curve(float x) => Curve(Vector256.Create(x)).ToScalar();
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {
         for (var lane = 0; lane < _lanes.Length; lane++)
         {
-            var (over, dry) = _lanes[lane];
-            foreach (ref var sample in signal.Lane(lane, frames))
-            {
-                var plain = dry.Next(sample);
-                sample = plain + _wet * (_output * over.Next(_drive * sample, _bend) - plain);
-            }
+            var samples = signal.Lane(lane, frames);
+            var plain = _dry[lane].Take(samples);
+            TensorPrimitives.Multiply(samples, _drive, samples);
+            _lanes[lane].Process(samples, _bend);
+            for (var i = 0; i < samples.Length; i++)
+                samples[i] = plain[i] + _wet * (_output * samples[i] - plain[i]);
         }
     }
 
     public void Reset()
     {
-        foreach (var (over, dry) in _lanes)
-        {
-            over.Reset();
+        foreach (var lane in _lanes)
+            lane.Reset();
+        foreach (var dry in _dry)
             dry.Reset();
-        }
     }
 
-    private sealed record Lane(Oversampler Over, DelayLine Dry);
+    /// <summary>The curve over whole arrays; the amplifier bends by it too.</summary>
+    internal static void BendAll(float[][] phases, int frames)
+    {
+        foreach (var phase in phases)
+            for (var i = 0; i < frames; i += 8)
+                Curve(Vector256.Create(phase, i)).CopyTo(phase, i);
+    }
+
+    private static Vector256<float> Curve(Vector256<float> x)
+    {
+        var held = Vector256.Min(Vector256.Max(x, Vector256.Create(-3f)), Vector256.Create(3f));
+        var square = held * held;
+        return held * (Vector256.Create(27f) + square) / Vector256.FusedMultiplyAdd(Vector256.Create(9f), square, Vector256.Create(27f));
+    }
 }

@@ -37,6 +37,7 @@ internal static class ChannelsDifference
             Destination = channel.Destination is { } d && There(d) ? d : null,
             Sends = channel.Sends.Where(s => There(s.To)).ToSequence(),
             Feeds = channel.Feeds.Where(f => There(f.Channel)).ToSequence(),
+            Inserts = channel.Inserts.Select(i => i.Trigger is { } trigger ? i with { Trigger = trigger with { Notes = trigger.Notes.Where(There).ToSequence() } } : i).ToSequence(),
             Plays = channel.Plays.Where(There).ToSequence(),
             NoteInput = channel.NoteInput is { } input ? input with { Layers = input.Layers.Where(There).ToSequence() } : null,
             PrintTwin = channel.PrintTwin is { } twin && There(twin) ? twin : null,
@@ -48,7 +49,10 @@ internal static class ChannelsDifference
     public static IEnumerable<Edit> Moves(Template from, Template to)
     {
         var shared = to.Channels.Where(c => from.Channels.Contains(c.Id)).ToList();
-        var staying = LongestRise.Of([.. shared.Select(c => from.Channels.IndexOf(c.Id))]);
+        // To move one that feeds something else now costs no edit more.
+        var staying = HeaviestRise.Of(
+            [.. shared.Select(c => from.Channels.IndexOf(c.Id))],
+            [.. shared.Select(c => from.Channels[c.Id].Destination == c.Destination ? 2 : 1)]);
         for (var i = shared.Count - 1; i >= 0; i--)
         {
             if (!staying.Contains(i))
@@ -73,6 +77,7 @@ internal static class ChannelsDifference
         };
         var single = new[] { channel.Destination, channel.PrintTwin, source }.OfType<ChannelId>();
         return single.Concat(channel.Sends.Select(s => s.To)).Concat(channel.Feeds.Select(f => f.Channel))
+            .Concat(channel.Inserts.SelectMany(i => i.Trigger?.Notes ?? []))
             .Concat(channel.Plays).Concat(channel.NoteInput?.Layers ?? []).Where(id => id != channel.Id);
     }
 }

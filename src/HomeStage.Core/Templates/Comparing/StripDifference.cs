@@ -18,7 +18,7 @@ internal static class StripDifference
             yield return new RemoveInsert(to.Id, gone.Id);
         var strip = from.Inserts.Where(Kept).Select(i => i.Id).ToList();
         var shared = to.Inserts.Where(i => strip.Contains(i.Id)).Select(i => i.Id).ToList();
-        var staying = LongestRise.Of([.. shared.Select(id => strip.IndexOf(id))]).Select(i => shared[i]).ToHashSet();
+        var staying = HeaviestRise.Of([.. shared.Select(id => strip.IndexOf(id))], [.. shared.Select(_ => 1)]).Select(i => shared[i]).ToHashSet();
         InsertId? last = null;
         foreach (var insert in to.Inserts)
         {
@@ -50,6 +50,8 @@ internal static class StripDifference
             yield return new SetKey(channel, to.Id, to.Key);
         if (from.WaitsFor != to.WaitsFor)
             yield return new SetWaitsFor(channel, to.Id, to.WaitsFor);
+        if (from.Trigger != to.Trigger)
+            yield return new SetTrigger(channel, to.Id, to.Trigger);
     }
 
     private static IEnumerable<Edit> Sends(Channel from, Channel to) =>

@@ -20,6 +20,7 @@ internal static class StripWords
         SetSettings { Insert: { } insert } e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, insert)} is set anew",
         SetKey e => $"{t.Name(e.Channel)}: the key input of the {t.Insert(e.Channel, e.Insert)} is {KeyWords(e.Key)}",
         SetWaitsFor e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Waits(e.WaitsFor)}",
+        SetTrigger e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Restarted(e.Trigger, t)}",
         PutSend e => Sent(e, t),
         RemoveSend e => $"{t.Name(e.Channel)} sends to {t.Name(e.To)} no more",
         PutFeed e => $"{t.Name(e.Channel)} steers the {t.Insert(e.Feed.Channel, e.Feed.Insert)} on {t.Name(e.Feed.Channel)}, {e.Feed.Level} {Wording.Tap(e.Feed.Tap)} the fader",
@@ -60,6 +61,16 @@ internal static class StripWords
         WaitReason.SongKey => "waits for the song's key",
         _ => waits.Note.Length > 0 ? $"waits for {waits.Note}" : "waits",
     };
+
+    private static string Restarted(NoteTrigger? trigger, Template t)
+    {
+        if (trigger is null)
+            return "follows the plain curve on every quarter";
+        var by = trigger.Notes.Select(n => t.Name(n)).ToList();
+        if (trigger.EveryQuarters is { } every)
+            by.Add(string.Create(CultureInfo.InvariantCulture, $"every {every:0.###} quarters"));
+        return by.Count == 0 ? "is restarted by nothing" : $"is restarted by {string.Join(", ", by)}";
+    }
 
     private static string Value(Target target, ChannelId channel, Template t) => target switch
     {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import InsertStanding from './InsertStanding.vue'
+import KeyFacts from './KeyFacts.vue'
 import ParameterFields from './ParameterFields.vue'
 import PatchLine from './PatchLine.vue'
+import TriggerFacts from './TriggerFacts.vue'
 import type { Channel, Edit, Insert } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
-import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 
@@ -16,11 +17,6 @@ const catalogue = useCatalogue()
 
 const kind = computed(() => catalogue.processors.get(props.insert.processor))
 const parked = computed(() => props.insert.parkedIn.includes(document.act))
-const feeders = computed(() =>
-  document.ordered
-    .filter((r) => r.channel.feeds.some((f) => f.channel === props.channel.id && f.insert === props.insert.id))
-    .map((r) => r.channel.name),
-)
 const about = computed(() => ({ channel: props.channel.id, insert: props.insert.id }))
 
 function send(edit: Edit) {
@@ -31,11 +27,6 @@ function park() {
   const { act } = document
   const parkedIn = parked.value ? props.insert.parkedIn.filter((id) => id !== act) : [...props.insert.parkedIn, act]
   send({ type: 'park-insert', ...about.value, parkedIn })
-}
-
-function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
-  const before = props.insert.key ?? { on: false, lowCutHz: null, highCutHz: null }
-  send({ type: 'set-key', ...about.value, key: { ...before, ...change } })
 }
 </script>
 
@@ -69,43 +60,8 @@ function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
         :settings="insert.settings"
         @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
       />
-      <div v-if="kind?.hasKey" class="key">
-        <label class="switch">
-          <input
-            type="checkbox"
-            :checked="insert.key?.on ?? false"
-            @change="setKey({ on: ($event.target as HTMLInputElement).checked })"
-          />
-          Listen to a key signal
-        </label>
-        <template v-if="insert.key?.on">
-          <p class="quiet">
-            {{
-              feeders.length
-                ? `Fed by ${feeders.join(', ')}`
-                : 'Nothing feeds it yet: choose a channel and add a feed there.'
-            }}
-          </p>
-          <label class="switch">
-            <input
-              type="checkbox"
-              :checked="insert.key.lowCutHz !== null"
-              @change="setKey({ lowCutHz: ($event.target as HTMLInputElement).checked ? 90 : null })"
-            />
-            Low cut on the key
-            <ValueField
-              v-if="insert.key.lowCutHz != null"
-              label="Low cut on the key"
-              unit="Hz"
-              :value="insert.key.lowCutHz"
-              :min="20"
-              :max="20000"
-              :step="1"
-              @change="setKey({ lowCutHz: $event })"
-            />
-          </label>
-        </template>
-      </div>
+      <KeyFacts v-if="kind?.hasKey" :channel="channel.id" :insert="insert" />
+      <TriggerFacts v-if="kind?.hasTrigger" :channel="channel.id" :insert="insert" />
       <InsertStanding :channel="channel.id" :insert="insert" />
       <div class="ends">
         <button
@@ -173,16 +129,6 @@ function setKey(change: { on?: boolean; lowCutHz?: number | null }) {
 .parked .open {
   text-decoration: line-through;
   text-decoration-color: var(--plum);
-}
-
-.key {
-  border-top: 1px solid var(--line-soft);
-  margin-top: 6px;
-  padding-top: 6px;
-}
-
-.key p {
-  margin: 3px 0;
 }
 
 .ends {

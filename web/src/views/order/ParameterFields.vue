@@ -1,15 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Parameter } from '@/api/types'
 import ValueField from '@/parts/ValueField.vue'
 
-/** The controls of a processor or instrument, each with its unit; a switch is a box to tick. */
-defineProps<{ owner: string; parameters: Parameter[]; settings: Record<string, number> }>()
+/** The controls of a processor or instrument, each with its unit; a switch is a box to tick, a choice a list. What needs a
+ * switch is shown while that is on. */
+const props = defineProps<{ owner: string; parameters: Parameter[]; settings: Record<string, number> }>()
 const emit = defineEmits<{ change: [parameter: string, value: number | null] }>()
+
+const isOn = (id: string) => (props.settings[id] ?? props.parameters.find((p) => p.id === id)?.default ?? 0) >= 0.5
+const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.needs)))
 </script>
 
 <template>
   <div class="fields">
-    <template v-for="p in parameters" :key="p.id">
+    <template v-for="p in shown" :key="p.id">
       <label v-if="p.unit === 'switch'" class="switch">
         <input
           type="checkbox"
@@ -18,6 +23,17 @@ const emit = defineEmits<{ change: [parameter: string, value: number | null] }>(
         />
         {{ p.name }}
       </label>
+      <template v-else-if="p.unit === 'choice'">
+        <span class="quiet">{{ p.name }}</span>
+        <select
+          class="field choice"
+          :aria-label="`${p.name} of ${owner}`"
+          :value="settings[p.id] ?? p.default"
+          @change="emit('change', p.id, Number(($event.target as HTMLSelectElement).value))"
+        >
+          <option v-for="(option, i) in p.options" :key="option" :value="i">{{ option }}</option>
+        </select>
+      </template>
       <template v-else>
         <span class="quiet">{{ p.name }}</span>
         <ValueField
@@ -45,6 +61,11 @@ const emit = defineEmits<{ change: [parameter: string, value: number | null] }>(
 .fields :deep(.unit) {
   min-width: 3.2ch;
   text-align: left;
+}
+
+.choice {
+  justify-self: end;
+  max-width: 100%;
 }
 
 .switch {

@@ -48,5 +48,5 @@ export function draft(
 /** A processor at its defaults, under an id that the channel's strip does not have. */
 export function newInsert(channel: Channel, processor: string): Insert {
   const id = freshId(processor, (taken) => channel.inserts.some((i) => i.id === taken))
-  return { id, processor, settings: {}, parkedIn: [], key: null, waitsFor: null }
+  return { id, processor, settings: {}, parkedIn: [], key: null, trigger: null, waitsFor: null }
 }

@@ -1,0 +1,74 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Sound.Processors;
+
+/// <summary>A drawn gain curve that every trigger note, or every so many quarters, restarts from its start; it hears no
+/// audio key.</summary>
+/// <remarks>Between two restarts the curve runs to its end and stays there. The curve's values are shares of the depth: 1 is
+/// all the way down. A restart glides to the curve within 2 ms, so that nothing clicks.</remarks>
+public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
+{
+    private const double GlideMs = 2;
+
+    private readonly Sequence<ShapePoint> _curve;
+    private readonly IReadOnlyList<long> _restarts;
+    private readonly double _lengthQuarters;
+    private readonly double _depthDb;
+    private readonly int _sampleRateHz;
+    private readonly double _glide;
+    private readonly double _firstTempoBpm;
+    private double _lengthFrames;
+    private long _frame;
+    private long _since = long.MaxValue / 2;
+    private int _next;
+    private double _downDb;
+
+    /// <param name="trigger">Its curve; null for the plain one.</param>
+    public DuckerProcessor(Map<double> settings, NoteTrigger? trigger, Surroundings surroundings)
+    {
+        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Ducker)!;
+        _curve = (trigger ?? NoteTrigger.Plain).Curve;
+        _restarts = surroundings.Restarts;
+        _lengthQuarters = kind.Value(settings, "length-quarters");
+        _depthDb = kind.Value(settings, "depth-db");
+        _sampleRateHz = surroundings.SampleRateHz;
+        _glide = Math.Exp(-1000 / (GlideMs * _sampleRateHz));
+        _firstTempoBpm = surroundings.TempoBpm;
+        SetTempo(_firstTempoBpm);
+    }
+
+    public float LastReductionDb => (float)_downDb;
+
+    public float LargestReductionDb { get; private set; }
+
+    public void SetTempo(double tempoBpm) =>
+        _lengthFrames = NoteValue.Milliseconds(_lengthQuarters, tempoBpm) / 1000 * _sampleRateHz;
+
+    public void Process(SignalBlock signal, SignalBlock? key, int frames)
+    {
+        LargestReductionDb = 0;
+        var left = signal.Lane(0, frames);
+        var right = signal.Lane(signal.Lanes - 1, frames);
+        for (var i = 0; i < frames; i++, _frame++, _since++)
+        {
+            for (; _next < _restarts.Count && _restarts[_next] <= _frame; _next++)
+                _since = _frame - _restarts[_next];
+            var wanted = _depthDb * ShapePoint.At(_curve, Math.Min(1, _since / _lengthFrames));
+            _downDb = Math.Abs(_downDb - wanted) < 1e-4 ? wanted : wanted + _glide * (_downDb - wanted);
+            LargestReductionDb = Math.Max(LargestReductionDb, (float)_downDb);
+            var gain = _downDb == 0 ? 1 : (float)Math.Pow(10, -_downDb / 20);
+            left[i] *= gain;
+            if (signal.Lanes == 2)
+                right[i] *= gain;
+        }
+    }
+
+    public void Reset()
+    {
+        (_frame, _since, _next, _downDb) = (0, long.MaxValue / 2, 0, 0);
+        SetTempo(_firstTempoBpm);
+    }
+}

@@ -1,0 +1,13 @@
+using HomeStage.Core.Automation;
+
+namespace HomeStage.Core.Templates.Edits;
+
+/// <summary>Says what restarts a note-driven ducker and what it draws; null for the plain curve on every quarter.</summary>
+public sealed record SetTrigger(ChannelId Channel, InsertId Insert, NoteTrigger? Trigger) : InsertEdit(Channel, Insert)
+{
+    protected override EditResult ChangeInsert(Template template, Channel channel, int place)
+    {
+        var insert = channel.Inserts[place];
+        return With(template, channel, place, insert with { Trigger = Trigger }, new SetTrigger(Channel, Insert, insert.Trigger));
+    }
+}
