@@ -2,6 +2,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
+using HomeStage.TestKit.Plain;
 
 namespace HomeStage.Core.Tests.Sound;
 
@@ -79,4 +80,21 @@ public class ReverbTests
 
     private static double Correlation(float[] a, float[] b) =>
         a.Zip(b).Sum(x => (double)x.First * x.Second) / Math.Sqrt(a.Sum(x => (double)x * x) * b.Sum(x => (double)x * x));
+
+    /// <summary>Eight frames at once in single precision against one frame at a time in double precision.</summary>
+    [Theory]
+    [InlineData(0.3, 20, 500)]
+    [InlineData(2, 100, 6000)]
+    [InlineData(12, 300, 20000)]
+    public void Reverb_IsThePlainNetwork(double decaySeconds, double sizePercent, double dampingHz)
+    {
+        var settings = Map<double>.Empty.With("decay-s", decaySeconds).With("size-percent", sizePercent).With("damping-hz", dampingHz).With("pre-delay-quarters", 0.0625);
+        float[][] burst = [[.. Signals.Noise(4800, 1), .. new float[Signals.Rate]], [.. Signals.Noise(4800, 2), .. new float[Signals.Rate]]];
+
+        var plain = Signals.Through(new PlainReverb(settings, 2, Signals.Rate, 120), burst);
+        var ours = Signals.Through(new ReverbProcessor(settings, 2, Signals.Rate, 120), burst);
+
+        for (var lane = 0; lane < 2; lane++)
+            Assert.All(Enumerable.Range(0, burst[0].Length), i => Assert.Equal(plain[lane][i], ours[lane][i], 1e-5));
+    }
 }

@@ -1,29 +1,19 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 
-/// <summary>A reverb: a feedback delay network of eight lines.</summary>
-/// <remarks>J.-M. Jot and A. Chaigne, "Digital delay networks for designing artificial reverberators", AES 90th Convention,
-/// 1991: a line of m frames keeps 10^(−3·m / (fs·RT60)) of what goes round, so that every line falls by 60 dB in the decay
-/// time; a one-pole in each line lets the highs fall sooner. The lines are mixed by a Householder matrix, I − (2/8)·11ᵀ,
-/// which keeps energy. Lengths are spread by a constant ratio and made prime, so that no two share a period.</remarks>
+/// <summary>A reverb: a feedback delay network of eight lines, between a pre-delay and the width of its picture.</summary>
 public sealed class ReverbProcessor : IProcessor
 {
-    private const int Lines = 8;
-    private const double ShortestMs = 19;
-    private const double Spread = 1.17;
-    private const double Dead = 1e-15;
+    private const int Stretch = 256;
 
-    private readonly float[][] _held;
-    private readonly int[] _place = new int[Lines];
-    private readonly double[] _keep = new double[Lines];
-    private readonly double[] _dulled = new double[Lines];
-    private readonly double[] _late = new double[Lines];
-    private readonly double _dull;
-    private readonly double _width;
+    private readonly DelayNetwork _network;
+    private readonly HeldBack[] _before;
+    private readonly float[][] _wetLanes = [new float[Stretch + DelayNetwork.Width], new float[Stretch + DelayNetwork.Width]];
+    private readonly float _width;
     private readonly float _wet;
-    private readonly DelayLine[] _before;
 
     /// <param name="lanes">1 or 2.</param>
     /// <param name="tempoBpm">The tempo by which the pre-delay's note value is counted.</param>
@@ -31,85 +21,50 @@ public sealed class ReverbProcessor : IProcessor
     {
         var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Reverb)!;
         double Value(string id) => kind.Value(settings, id);
-        var size = Value("size-percent") / 100;
-        _held = [.. Enumerable.Range(0, Lines).Select(i => new float[Prime((int)(ShortestMs * size * Math.Pow(Spread, i) * sampleRateHz / 1000))])];
-        for (var i = 0; i < Lines; i++)
-            _keep[i] = Math.Pow(10, -3 * _held[i].Length / (sampleRateHz * Value("decay-s")));
-        _dull = Math.Exp(-2 * Math.PI * Value("damping-hz") / sampleRateHz);
-        _width = Value("width-percent") / 100;
+        _network = new(Value("decay-s"), Value("size-percent") / 100, Value("damping-hz"), sampleRateHz);
+        _width = (float)(Value("width-percent") / 100);
         _wet = (float)(Value("wet-percent") / 100);
         var preDelay = Value("pre-delay-quarters");
-        _before = [.. Enumerable.Range(0, lanes).Select(_ => new DelayLine(preDelay > 0 ? DelayProcessor.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
+        _before = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(preDelay > 0 ? DelayProcessor.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {
-        for (var i = 0; i < frames; i++)
-        {
-            double left = _before[0].Next(signal.Lane(0, frames)[i]);
-            var right = signal.Lanes == 2 ? _before[1].Next(signal.Lane(1, frames)[i]) : left;
-            var (wetLeft, wetRight) = Next(left, right);
-            if (signal.Lanes == 2)
-            {
-                Blend(ref signal.Lane(0, frames)[i], wetLeft);
-                Blend(ref signal.Lane(1, frames)[i], wetRight);
-            }
-            else
-            {
-                Blend(ref signal.Lane(0, frames)[i], (wetLeft + wetRight) / 2);
-            }
-        }
+        for (var start = 0; start < frames; start += Stretch)
+            ProcessStretch(signal, start, Math.Min(Stretch, frames - start));
     }
 
     public void Reset()
     {
-        foreach (var line in _held)
-            Array.Clear(line);
-        Array.Clear(_place);
-        Array.Clear(_dulled);
+        _network.Reset();
         foreach (var line in _before)
             line.Reset();
     }
 
-    /// <summary>One frame through the network: even lines are fed by and heard on the left, odd ones on the right.</summary>
-    private (double Left, double Right) Next(double left, double right)
+    private void ProcessStretch(SignalBlock signal, int start, int frames)
     {
-        var (sum, heardLeft, heardRight) = (0.0, 0.0, 0.0);
-        for (var i = 0; i < Lines; i++)
+        var heardLeft = _wetLanes[0].AsSpan(0, frames);
+        var heardRight = _wetLanes[1].AsSpan(0, frames);
+        var left = signal.Lane(0, start + frames)[start..];
+        _before[0].Take(left).CopyTo(heardLeft);
+        if (signal.Lanes == 2)
+            _before[1].Take(signal.Lane(1, start + frames)[start..]).CopyTo(heardRight);
+        else
+            heardLeft.CopyTo(heardRight);
+        _network.Process(heardLeft, heardRight);
+        if (signal.Lanes == 1)
         {
-            var late = _held[i][_place[i]];
-            var dulled = _dulled[i] = Alive(late + _dull * (_dulled[i] - late));
-            _late[i] = _keep[i] * dulled;
-            sum += _late[i];
-            // Signs that alternate from pair to pair keep the two sides apart.
-            var sign = (i & 2) == 0 ? 1 : -1;
-            if ((i & 1) == 0)
-                heardLeft += sign * dulled;
-            else
-                heardRight += sign * dulled;
+            for (var i = 0; i < frames; i++)
+                left[i] += _wet * ((heardLeft[i] + heardRight[i]) / 2 - left[i]);
+            return;
         }
 
-        var mixed = sum * 2 / Lines;
-        for (var i = 0; i < Lines; i++)
+        var right = signal.Lane(1, start + frames)[start..];
+        for (var i = 0; i < frames; i++)
         {
-            _held[i][_place[i]] = (float)Alive(((i & 1) == 0 ? left : right) + _late[i] - mixed);
-            _place[i] = _place[i] + 1 == _held[i].Length ? 0 : _place[i] + 1;
+            var (middle, side) = ((heardLeft[i] + heardRight[i]) / 2, _width * (heardLeft[i] - heardRight[i]) / 2);
+            left[i] += _wet * (middle + side - left[i]);
+            right[i] += _wet * (middle - side - right[i]);
         }
-
-        var (middle, side) = ((heardLeft + heardRight) / 4, _width * (heardLeft - heardRight) / 4);
-        return (middle + side, middle - side);
-    }
-
-    private void Blend(ref float sample, double wet) => sample += _wet * ((float)wet - sample);
-
-    private static double Alive(double value) => Math.Abs(value) < Dead ? 0 : value;
-
-    /// <returns>The smallest prime that is not below.</returns>
-    private static int Prime(int from)
-    {
-        var candidate = Math.Max(2, from);
-        while (Enumerable.Range(2, (int)Math.Sqrt(candidate) - 1).Any(d => candidate % d == 0))
-            candidate++;
-        return candidate;
     }
 }
