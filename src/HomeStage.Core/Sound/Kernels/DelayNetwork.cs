@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 
 namespace HomeStage.Core.Sound.Kernels;
@@ -21,10 +22,9 @@ public sealed class DelayNetwork
     private const double Spread = 1.17;
     private const float Dead = 1e-15f;
 
-    // How far a line runs on before what it holds is moved back to its start.
-    private const int Run = 2048;
-
-    private readonly float[][] _held;
+    // All lines in one array, each a ring from its start: what is read is what was written one length ago.
+    private readonly float[] _held;
+    private readonly int[] _start = new int[Lines];
     private readonly int[] _length = new int[Lines];
     private readonly int[] _place = new int[Lines];
     private readonly float[] _keep = new float[Lines];
@@ -36,8 +36,8 @@ public sealed class DelayNetwork
     private readonly Vector256<float> _before;
     private readonly float[] _left = new float[Width];
     private readonly float[] _right = new float[Width];
-    private readonly Vector256<float>[] _late = new Vector256<float>[Lines];
     private readonly float[] _nextDulled = new float[Lines];
+    private readonly float[] _written = new float[Lines * Width];
     private int _filled;
 
     /// <param name="decaySeconds">RT60, above 0.</param>
@@ -51,11 +51,14 @@ public sealed class DelayNetwork
             _keep[i] = (float)Math.Pow(10, -3 * _length[i] / (sampleRateHz * decaySeconds));
         }
 
-        _held = [.. _length.Select(m => new float[m + Run + Width])];
-        _length.CopyTo(_place, 0);
+        for (var i = 1; i < Lines; i++)
+            _start[i] = _start[i - 1] + _length[i - 1] + 2 * Width;
+        _held = new float[_start[^1] + _length[^1] + 2 * Width];
         var dull = Math.Exp(-2 * Math.PI * dampingHz / sampleRateHz);
         float Power(int n) => (float)Math.Pow(dull, n);
-        (_share, _once, _twice, _fourTimes) = (Vector256.Create((float)(1 - dull)), Vector256.Create(Power(1)), Vector256.Create(Power(2)), Vector256.Create(Power(4)));
+        // Nothing comes to a frame from before the group but by the last value.
+        Vector256<float> From(int frame) => Vector256.Create([.. Enumerable.Range(0, Width).Select(i => i < frame ? 0 : Power(frame))]);
+        (_share, _once, _twice, _fourTimes) = (Vector256.Create((float)(1 - dull)), From(1), From(2), From(4));
         _before = Vector256.Create([.. Enumerable.Range(1, Width).Select(Power)]);
     }
 
@@ -63,59 +66,79 @@ public sealed class DelayNetwork
     /// <param name="right">As long as <paramref name="left"/>.</param>
     public void Process(Span<float> left, Span<float> right)
     {
-        for (var start = 0; start < left.Length;)
+        var done = 0;
+        if (_filled > 0)
+            done = Part(left, right);
+        for (; done + Width <= left.Length; done += Width)
         {
-            var fresh = Math.Min(Width - _filled, left.Length - start);
-            left.Slice(start, fresh).CopyTo(_left.AsSpan(_filled));
-            right.Slice(start, fresh).CopyTo(_right.AsSpan(_filled));
-            var (heardLeft, heardRight) = Group();
-            for (var i = 0; i < fresh; i++)
-                (left[start + i], right[start + i]) = (heardLeft[_filled + i], heardRight[_filled + i]);
-            start += fresh;
-            _filled += fresh;
-            if (_filled == Width)
-                Commit();
+            var (heardLeft, heardRight) = Group(Vector256.Create<float>(left.Slice(done, Width)), Vector256.Create<float>(right.Slice(done, Width)));
+            heardLeft.CopyTo(left[done..]);
+            heardRight.CopyTo(right[done..]);
+            Commit();
         }
+
+        if (done < left.Length)
+            Part(left[done..], right[done..]);
     }
 
     public void Reset()
     {
-        foreach (var line in _held)
-            Array.Clear(line);
-        _length.CopyTo(_place, 0);
+        Array.Clear(_held);
+        Array.Clear(_place);
         Array.Clear(_dulled);
         Array.Clear(_left);
         Array.Clear(_right);
         _filled = 0;
     }
 
-    private (Vector256<float> Left, Vector256<float> Right) Group()
+    /// <summary>As much as a group that is begun still takes.</summary>
+    /// <returns>How many frames that was.</returns>
+    private int Part(Span<float> left, Span<float> right)
     {
+        var fresh = Math.Min(Width - _filled, left.Length);
+        left[..fresh].CopyTo(_left.AsSpan(_filled));
+        right[..fresh].CopyTo(_right.AsSpan(_filled));
+        var (heardLeft, heardRight) = Group(Vector256.Create(_left), Vector256.Create(_right));
+        for (var i = 0; i < fresh; i++)
+            (left[i], right[i]) = (heardLeft[_filled + i], heardRight[_filled + i]);
+        _filled += fresh;
+        if (_filled < Width)
+            return fresh;
+        _filled = 0;
+        Array.Clear(_left);
+        Array.Clear(_right);
+        Commit();
+        return fresh;
+    }
+
+    private (Vector256<float> Left, Vector256<float> Right) Group(Vector256<float> left, Vector256<float> right)
+    {
+        Span<Vector256<float>> kept = stackalloc Vector256<float>[Lines];
         Vector256<float> sum = default, heardLeft = default, heardRight = default;
-        for (var i = 0; i < Lines; i++)
+        ref var held = ref MemoryMarshal.GetArrayDataReference(_held);
+        for (var i = 0; i < Lines; i += 2)
         {
-            var dulled = Dulled(Vector256.Create(_held[i], _place[i] - _length[i]), _dulled[i]);
-            _nextDulled[i] = dulled[Width - 1];
-            _late[i] = Vector256.Create(_keep[i]) * dulled;
-            sum += _late[i];
+            var one = Dulled(Vector256.LoadUnsafe(ref held, (nuint)(_start[i] + _place[i])), _dulled[i]);
+            var two = Dulled(Vector256.LoadUnsafe(ref held, (nuint)(_start[i + 1] + _place[i + 1])), _dulled[i + 1]);
+            (_nextDulled[i], _nextDulled[i + 1]) = (one[Width - 1], two[Width - 1]);
+            kept[i] = Vector256.Create(_keep[i]) * one;
+            kept[i + 1] = Vector256.Create(_keep[i + 1]) * two;
+            sum += kept[i] + kept[i + 1];
             // Signs that alternate from pair to pair keep the two sides apart.
-            var signed = (i & 2) == 0 ? dulled : -dulled;
-            if ((i & 1) == 0)
-                heardLeft += signed;
-            else
-                heardRight += signed;
+            heardLeft = one - heardLeft;
+            heardRight = two - heardRight;
         }
 
         var mixed = sum * Vector256.Create(2f / Lines);
-        var (left, right, dead) = (Vector256.Create(_left) - mixed, Vector256.Create(_right) - mixed, Vector256.Create(Dead));
+        (left, right) = (left - mixed, right - mixed);
+        var dead = Vector256.Create(Dead);
         for (var i = 0; i < Lines; i++)
         {
-            var written = ((i & 1) == 0 ? left : right) + _late[i];
-            // What is not known yet is written over when the group is full.
-            Vector256.ConditionalSelect(Vector256.LessThan(Vector256.Abs(written), dead), default, written).CopyTo(_held[i], _place[i]);
+            var written = ((i & 1) == 0 ? left : right) + kept[i];
+            Vector256.ConditionalSelect(Vector256.LessThan(Vector256.Abs(written), dead), default, written).CopyTo(_written, i * Width);
         }
 
-        return (heardLeft * Vector256.Create(0.5f), heardRight * Vector256.Create(0.5f));
+        return (heardLeft * Vector256.Create(-0.5f), heardRight * Vector256.Create(-0.5f));
     }
 
     /// <summary>A one-pole over eight frames, by doubling the reach of each frame three times.</summary>
@@ -123,25 +146,25 @@ public sealed class DelayNetwork
     private Vector256<float> Dulled(Vector256<float> late, float last)
     {
         var x = _share * late;
-        x = Vector256.FusedMultiplyAdd(_once, Vector256.Shuffle(x, Vector256.Create(8, 0, 1, 2, 3, 4, 5, 6)), x);
-        x = Vector256.FusedMultiplyAdd(_twice, Vector256.Shuffle(x, Vector256.Create(8, 8, 0, 1, 2, 3, 4, 5)), x);
-        x = Vector256.FusedMultiplyAdd(_fourTimes, Vector256.Shuffle(x, Vector256.Create(8, 8, 8, 8, 0, 1, 2, 3)), x);
+        x = Vector256.FusedMultiplyAdd(_once, Vector256.Shuffle(x, Vector256.Create(0, 0, 1, 2, 3, 4, 5, 6)), x);
+        x = Vector256.FusedMultiplyAdd(_twice, Vector256.Shuffle(x, Vector256.Create(0, 0, 0, 1, 2, 3, 4, 5)), x);
+        x = Vector256.FusedMultiplyAdd(_fourTimes, Vector256.Shuffle(x, Vector256.Create(0, 0, 0, 0, 0, 1, 2, 3)), x);
         return Vector256.FusedMultiplyAdd(_before, Vector256.Create(last), x);
     }
 
     private void Commit()
     {
-        _filled = 0;
-        Array.Clear(_left);
-        Array.Clear(_right);
         for (var i = 0; i < Lines; i++)
         {
             _dulled[i] = Math.Abs(_nextDulled[i]) < Dead ? 0 : _nextDulled[i];
-            _place[i] += Width;
-            if (_place[i] + Width <= _held[i].Length)
-                continue;
-            _held[i].AsSpan(_place[i] - _length[i], _length[i]).CopyTo(_held[i]);
-            _place[i] = _length[i];
+            var (start, place, length) = (_start[i], _place[i], _length[i]);
+            Vector256.Create(_written, i * Width).CopyTo(_held, start + place);
+            // The first eight frames of a ring stand behind its end as well, so that eight can be read from any place.
+            if (place < Width)
+                _held.AsSpan(start + place, Width - place).CopyTo(_held.AsSpan(start + length + place));
+            if (place + Width > length)
+                _held.AsSpan(start + length, place + Width - length).CopyTo(_held.AsSpan(start));
+            _place[i] = place + Width >= length ? place + Width - length : place + Width;
         }
     }
 
