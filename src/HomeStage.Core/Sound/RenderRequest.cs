@@ -1,13 +1,20 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound;
 
 /// <summary>What shall be heard.</summary>
 /// <param name="Act">Id of the act, which says what rests in the wings.</param>
-/// <param name="ListenTo">The channel to be heard after its fader; null for the main.</param>
+/// <param name="ListenTo">The channel to be heard; null for the main.</param>
 /// <param name="Section">Name of the one section to be rendered; null for the whole timeline.</param>
 public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, string? Section = null)
 {
+    /// <summary>Where on the channel.</summary>
+    public ListeningPoint Point { get; init; }
+
+    /// <summary>The insert whose key is heard; null for other points.</summary>
+    public InsertId? Insert { get; init; }
+
     /// <summary>The longest render, in seconds.</summary>
     public const double LongestSeconds = 1200;
 
@@ -20,9 +27,21 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
             return new Refusal.UnknownChannel(id);
         if (ListenTo is { } listened && template.Channels[listened].StageIn(Act) == StageState.InTheWings)
             return new Refusal.WrongPlace(template.Channels[listened].Name, "rests in the wings in this act, so there is nothing to hear");
+        if (Point == ListeningPoint.Key && CheckKey(template) is { } noKey)
+            return noKey;
         if (Section is not null && template.Timeline.Sections.All(s => s.Name != Section))
             return new Refusal.Missing("section", Section, "on the timeline");
         var seconds = RenderRange.Of(template, Section).Seconds;
         return seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
+    }
+
+    private Refusal? CheckKey(Template template)
+    {
+        var channel = template.Channels[ListenTo ?? template.Main.Id];
+        if (channel.Inserts.FirstOrDefault(i => i.Id == Insert) is not { } insert)
+            return new Refusal.Missing("insert", Insert?.Value ?? "", $"on {channel.Name}");
+        return ProcessorCatalogue.Find(insert.Processor) is { HasKey: true }
+            ? null
+            : new Refusal.WrongPlace($"{insert.Processor} on {channel.Name}", "has no key input to listen to");
     }
 }

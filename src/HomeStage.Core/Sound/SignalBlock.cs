@@ -21,6 +21,9 @@ public sealed class SignalBlock
     /// <param name="index">In [0, Lanes).</param>
     public Span<float> Lane(int index, int frames) => _lanes[index].AsSpan(0, frames);
 
+    /// <param name="start">First frame, at least 0.</param>
+    public Span<float> Lane(int index, int start, int frames) => _lanes[index].AsSpan(start, frames);
+
     public void Clear(int frames)
     {
         foreach (var lane in _lanes)

@@ -15,15 +15,15 @@ public class RendererTests
     private const double CentreDb = -3.0103;
 
     [Property(MaxTest = 25)]
-    public void Render_InAnyBlockSize_GivesTheSameSamples(int seed)
+    public void Render_InAnyStretchByAnyNumberOfThreads_GivesTheSameSamples(int seed)
     {
         var template = new RandomTemplates(seed).Grown(60) with { Timeline = new(160, new(2, 4), [new("Verse", 2)]) };
         var request = new RenderRequest(template.Acts[0].Id);
         var whole = Renderer.Render(template, request);
 
-        foreach (var size in new[] { 1 + Math.Abs(seed % 97), 64, 1021 })
+        foreach (var how in new RenderManner[] { new(1 + Math.Abs(seed % 97), 1), new(64, 3), new(1021, 2), new(2048, 1) })
         {
-            var again = Renderer.Render(template, request, blockFrames: size);
+            var again = Renderer.Render(template, request, how: how);
             Assert.Equal(whole.Left, again.Left);
             Assert.Equal(whole.Right, again.Right);
         }

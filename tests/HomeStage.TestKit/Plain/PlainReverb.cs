@@ -59,6 +59,8 @@ public sealed class PlainReverb : IProcessor
         }
     }
 
+    public void Retune(Map<double> settings) => throw new NotSupportedException("It is compared as it was made.");
+
     public void Reset()
     {
         foreach (var line in _held)

@@ -12,17 +12,18 @@ public static class PlayerFactory
 
     /// <param name="source">Held against the rules before.</param>
     /// <param name="notes">In order of their start.</param>
+    /// <param name="settingsAt">Settings as they stand at a frame; null where they stand still.</param>
     /// <exception cref="ArgumentException">The catalogue's instrument has no voice here.</exception>
-    public static Player Create(InstrumentSource source, IReadOnlyList<NoteEvent> notes, PanLaw law, int sampleRateHz)
+    public static Player Create(InstrumentSource source, IReadOnlyList<NoteEvent> notes, Func<long, Map<double>>? settingsAt, PanLaw law, int sampleRateHz)
     {
         if (source.Kit is { } kit)
             return KitPlayer(kit, notes, law, sampleRateHz);
-        var settings = source.Settings;
+        Map<double> Settings(NoteEvent note) => settingsAt?.Invoke(note.StartFrame) ?? source.Settings;
         return source.Instrument switch
         {
-            InstrumentCatalogue.Undertow => new(notes, n => new BassVoice(n, settings, sampleRateHz)),
-            InstrumentCatalogue.Bellbuoy => new(notes, n => new KeysVoice(n, settings, sampleRateHz)),
-            InstrumentCatalogue.KeyTone => new(notes, n => new KeyToneVoice(n, settings, sampleRateHz)),
+            InstrumentCatalogue.Undertow => new(notes, n => new BassVoice(n, Settings(n), sampleRateHz)),
+            InstrumentCatalogue.Bellbuoy => new(notes, n => new KeysVoice(n, Settings(n), sampleRateHz)),
+            InstrumentCatalogue.KeyTone => new(notes, n => new KeyToneVoice(n, Settings(n), sampleRateHz)),
             InstrumentCatalogue.CountInTick => new(notes, n => new DrumVoice(Tick, n, 1, new(1, 1), sampleRateHz)),
             _ => throw new ArgumentException($"No instrument '{source.Instrument}' is built in.", nameof(source)),
         };

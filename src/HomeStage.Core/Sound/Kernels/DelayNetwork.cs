@@ -29,15 +29,16 @@ public sealed class DelayNetwork
     private readonly int[] _place = new int[Lines];
     private readonly float[] _keep = new float[Lines];
     private readonly float[] _dulled = new float[Lines];
-    private readonly Vector256<float> _share;
-    private readonly Vector256<float> _once;
-    private readonly Vector256<float> _twice;
-    private readonly Vector256<float> _fourTimes;
-    private readonly Vector256<float> _before;
+    private Vector256<float> _share;
+    private Vector256<float> _once;
+    private Vector256<float> _twice;
+    private Vector256<float> _fourTimes;
+    private Vector256<float> _before;
     private readonly float[] _left = new float[Width];
     private readonly float[] _right = new float[Width];
     private readonly float[] _nextDulled = new float[Lines];
     private readonly float[] _written = new float[Lines * Width];
+    private readonly int _sampleRateHz;
     private int _filled;
 
     /// <param name="decaySeconds">RT60, above 0.</param>
@@ -46,15 +47,21 @@ public sealed class DelayNetwork
     public DelayNetwork(double decaySeconds, double size, double dampingHz, int sampleRateHz)
     {
         for (var i = 0; i < Lines; i++)
-        {
             _length[i] = Prime((int)(ShortestMs * size * Math.Pow(Spread, i) * sampleRateHz / 1000));
-            _keep[i] = (float)Math.Pow(10, -3 * _length[i] / (sampleRateHz * decaySeconds));
-        }
 
         for (var i = 1; i < Lines; i++)
             _start[i] = _start[i - 1] + _length[i - 1] + 2 * Width;
         _held = new float[_start[^1] + _length[^1] + 2 * Width];
-        var dull = Math.Exp(-2 * Math.PI * dampingHz / sampleRateHz);
+        _sampleRateHz = sampleRateHz;
+        Retune(decaySeconds, dampingHz);
+    }
+
+    /// <summary>Another decay and damping from the next group on.</summary>
+    public void Retune(double decaySeconds, double dampingHz)
+    {
+        for (var i = 0; i < Lines; i++)
+            _keep[i] = (float)Math.Pow(10, -3 * _length[i] / (_sampleRateHz * decaySeconds));
+        var dull = Math.Exp(-2 * Math.PI * dampingHz / _sampleRateHz);
         float Power(int n) => (float)Math.Pow(dull, n);
         // Nothing comes to a frame from before the group but by the last value.
         Vector256<float> From(int frame) => Vector256.Create([.. Enumerable.Range(0, Width).Select(i => i < frame ? 0 : Power(frame))]);

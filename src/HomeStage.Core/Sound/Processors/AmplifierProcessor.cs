@@ -12,24 +12,34 @@ namespace HomeStage.Core.Sound.Processors;
 /// (common practice): little below 75 Hz, a resonance at 110 Hz, presence at 2.6 kHz, 24 dB an octave above 5.2 kHz.</remarks>
 public sealed class AmplifierProcessor : IProcessor
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Amplifier)!;
+
     private const float OffCentre = 0.25f;
     private static readonly float AtRest = SaturatorProcessor.Curve(OffCentre);
 
     private readonly Lane[] _lanes;
-    private readonly float _drive;
-    private readonly float _output;
+    private float _drive;
+    private float _output;
+    private readonly int _sampleRateHz;
     private readonly Oversampler.Bend _bend = BendOffCentre;
 
     /// <param name="lanes">1 or 2.</param>
     public AmplifierProcessor(Map<double> settings, int lanes, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Amplifier)!;
-        double Value(string id) => kind.Value(settings, id);
+        StateVariable[] before = [StateVariable.Of(FilterDesign.LowCut(70, sampleRateHz))];
+        _sampleRateHz = sampleRateHz;
+        _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Lane(new(before), new(4), new([])))];
+        Retune(settings);
+    }
+
+    public void Retune(Map<double> settings)
+    {
+        double Value(string id) => Kind.Value(settings, id);
         _drive = (float)new Decibels(Value("drive-db")).Linear;
         _output = (float)new Decibels(Value("output-db")).Linear;
-        StateVariable[] before = [StateVariable.Of(FilterDesign.LowCut(70, sampleRateHz))];
-        var after = After(Value, sampleRateHz).Select(StateVariable.Of).ToArray();
-        _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Lane(new(before), new(4), new(after)))];
+        var after = After(Value, _sampleRateHz).Select(StateVariable.Of).ToArray();
+        foreach (var lane in _lanes)
+            lane.After.Retune(after);
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)

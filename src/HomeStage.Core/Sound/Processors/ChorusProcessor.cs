@@ -7,24 +7,33 @@ namespace HomeStage.Core.Sound.Processors;
 /// <remarks>The delay sways between 5 ms and 5 ms plus the depth.</remarks>
 public sealed class ChorusProcessor : IProcessor
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Chorus)!;
+
     private const double LeastMs = 5;
 
     private readonly CubicLine[] _voices;
-    private readonly float _wet;
+    private float _wet;
     private readonly double _turnsPerFrame;
     private readonly double _leastFrames;
-    private readonly double _depthFrames;
+    private double _depthFrames;
+    private readonly int _sampleRateHz;
     private long _frame;
 
     /// <param name="lanes">1 or 2.</param>
     public ChorusProcessor(Map<double> settings, int lanes, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Chorus)!;
-        _wet = (float)(kind.Value(settings, "mix-percent") / 100);
-        _turnsPerFrame = kind.Value(settings, "rate-hz") / sampleRateHz;
+        _turnsPerFrame = Kind.Value(settings, "rate-hz") / sampleRateHz;
         _leastFrames = LeastMs * sampleRateHz / 1000;
-        _depthFrames = kind.Value(settings, "depth-ms") * sampleRateHz / 1000;
-        _voices = [.. Enumerable.Range(0, lanes).Select(_ => new CubicLine((int)(_leastFrames + _depthFrames) + 4))];
+        _sampleRateHz = sampleRateHz;
+        Retune(settings);
+        _voices = [.. Enumerable.Range(0, lanes).Select(_ => new CubicLine((int)(_leastFrames + Kind.Find("depth-ms")!.Max * sampleRateHz / 1000) + 4))];
+    }
+
+    /// <summary>The rate of the sway stays.</summary>
+    public void Retune(Map<double> settings)
+    {
+        _wet = (float)(Kind.Value(settings, "mix-percent") / 100);
+        _depthFrames = Kind.Value(settings, "depth-ms") * _sampleRateHz / 1000;
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)

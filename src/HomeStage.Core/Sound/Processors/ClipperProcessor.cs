@@ -9,20 +9,26 @@ namespace HomeStage.Core.Sound.Processors;
 /// over it.</summary>
 public sealed class ClipperProcessor : IProcessor
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Clipper)!;
+
     private readonly Oversampler[] _lanes;
-    private readonly float _input;
-    private readonly float _ceiling;
+    private float _input;
+    private float _ceiling;
     private readonly Oversampler.Bend _bend;
 
     /// <param name="lanes">1 or 2.</param>
     public ClipperProcessor(Map<double> settings, int lanes)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Clipper)!;
-        _ceiling = (float)new Decibels(kind.Value(settings, "ceiling-db")).Linear;
-        _input = (float)new Decibels(kind.Value(settings, "input-db")).Linear;
+        Retune(settings);
         _bend = BendAll;
-        var times = kind.Value(settings, "oversampling") >= 0.5 ? 4 : 2;
+        var times = Kind.Value(settings, "oversampling") >= 0.5 ? 4 : 2;
         _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Oversampler(times))];
+    }
+
+    public void Retune(Map<double> settings)
+    {
+        _ceiling = (float)new Decibels(Kind.Value(settings, "ceiling-db")).Linear;
+        _input = (float)new Decibels(Kind.Value(settings, "input-db")).Linear;
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)

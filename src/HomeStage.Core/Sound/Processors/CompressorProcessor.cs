@@ -13,6 +13,8 @@ namespace HomeStage.Core.Sound.Processors;
 /// hold, which the paper does not have, keeps the reduction for a while before it is let go.</remarks>
 public sealed class CompressorProcessor : IProcessor, IReducesGain
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Compressor)!;
+
     private const double MeanMs = 10;
 
     // A reduction of a millionth of a dB is none; it is looked at every so many frames.
@@ -23,16 +25,17 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
     private readonly float[] _reduction = new float[Detector.Stretch + 8];
     private readonly bool _isMean;
     private readonly float _meanShare;
-    private readonly float _thresholdDb;
-    private readonly float _slope;
-    private readonly float _kneeDb;
-    private readonly float _perKnee;
-    private readonly float _kneeBottom;
-    private readonly float _attack;
-    private readonly float _release;
-    private readonly int _holdFrames;
-    private readonly float _makeUpDb;
-    private readonly float _wet;
+    private float _thresholdDb;
+    private float _slope;
+    private float _kneeDb;
+    private float _perKnee;
+    private float _kneeBottom;
+    private float _attack;
+    private float _release;
+    private int _holdFrames;
+    private float _makeUpDb;
+    private float _wet;
+    private readonly int _sampleRateHz;
     private float _mean;
     private float _last;
     private int _held;
@@ -41,27 +44,32 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
     public CompressorProcessor(Map<double> settings, KeyInput? key, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Compressor)!;
-        double Value(string id) => kind.Value(settings, id);
         _detector = new(key, sampleRateHz);
-        _isMean = Value("detector") >= 0.5;
+        _isMean = Kind.Value(settings, "detector") >= 0.5;
         _meanShare = (float)(1 - CompressorLaw.Smoothing(MeanMs, sampleRateHz));
+        _sampleRateHz = sampleRateHz;
+        Retune(settings);
+    }
+
+    public float LastReductionDb => _last;
+
+    public float LargestReductionDb { get; private set; }
+
+    public void Retune(Map<double> settings)
+    {
+        double Value(string id) => Kind.Value(settings, id);
         _thresholdDb = (float)Value("threshold-db");
         _slope = (float)(1 - 1 / Value("ratio"));
         _kneeDb = (float)Value("knee-db");
         _perKnee = _kneeDb > 0 ? 1 / (2 * _kneeDb) : 0;
         var bottom = new Decibels(_thresholdDb - _kneeDb / 2).Linear;
         _kneeBottom = (float)(_isMean ? bottom * bottom : bottom);
-        _attack = (float)CompressorLaw.Smoothing(Value("attack-ms"), sampleRateHz);
-        _release = (float)CompressorLaw.Smoothing(Value("release-ms"), sampleRateHz);
-        _holdFrames = (int)(Value("hold-ms") * sampleRateHz / 1000);
+        _attack = (float)CompressorLaw.Smoothing(Value("attack-ms"), _sampleRateHz);
+        _release = (float)CompressorLaw.Smoothing(Value("release-ms"), _sampleRateHz);
+        _holdFrames = (int)(Value("hold-ms") * _sampleRateHz / 1000);
         _makeUpDb = (float)Value("make-up-db");
         _wet = (float)(Value("mix-percent") / 100);
     }
-
-    public float LastReductionDb => _last;
-
-    public float LargestReductionDb { get; private set; }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

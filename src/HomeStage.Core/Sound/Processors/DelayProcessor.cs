@@ -10,14 +10,16 @@ namespace HomeStage.Core.Sound.Processors;
 /// the tempo changes, the taps move to their new places over 20 ms.</remarks>
 public sealed class DelayProcessor : IProcessor, IFollowsTempo
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Delay)!;
+
     private const double MoveMs = 20;
 
     private readonly double[] _quarters;
     private readonly int _sampleRateHz;
     private readonly Line[] _lines;
-    private readonly float _feedback;
-    private readonly float _wet;
-    private readonly float _width;
+    private float _feedback;
+    private float _wet;
+    private float _width;
     private readonly bool _crosses;
     private double _tempoBpm;
     private readonly double _firstTempoBpm;
@@ -25,22 +27,31 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     /// <param name="tempoBpm">The tempo by which note values are counted.</param>
     public DelayProcessor(Map<double> settings, int lanes, int sampleRateHz, double tempoBpm)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Delay)!;
-        double Value(string id) => kind.Value(settings, id);
+        double Value(string id) => Kind.Value(settings, id);
         Biquad[] loop = [FilterDesign.LowCut(Value("low-cut-hz"), sampleRateHz), FilterDesign.HighCut(Value("high-cut-hz"), sampleRateHz)];
         (_sampleRateHz, _firstTempoBpm, _tempoBpm) = (sampleRateHz, tempoBpm, tempoBpm);
         _quarters = [Value("left-quarters"), Value("right-quarters")];
-        _feedback = (float)(Value("feedback-percent") / 100);
-        _wet = (float)(Value("wet-percent") / 100);
-        _width = (float)(Value("width-percent") / 100);
         _crosses = lanes == 2 && Value("ping-pong") >= 0.5;
         var move = Math.Max(1, (int)(MoveMs / 1000 * sampleRateHz));
         _lines = [.. _quarters.Take(lanes).Select(q => new Line(Frames(q, tempoBpm, sampleRateHz), move, loop))];
+        Retune(settings);
     }
 
     /// <returns>Frames of a note value, at least 1.</returns>
     public static int Frames(double quarters, double tempoBpm, int sampleRateHz) =>
         Math.Max(1, (int)Math.Round(NoteValue.Milliseconds(quarters, tempoBpm) / 1000 * sampleRateHz));
+
+    /// <summary>The loop's cuts stay.</summary>
+    public void Retune(Map<double> settings)
+    {
+        double Value(string id) => Kind.Value(settings, id);
+        _feedback = (float)(Value("feedback-percent") / 100);
+        _wet = (float)(Value("wet-percent") / 100);
+        _width = (float)(Value("width-percent") / 100);
+        (_quarters[0], _quarters[1]) = (Value("left-quarters"), Value("right-quarters"));
+        for (var lane = 0; lane < _lines.Length; lane++)
+            _lines[lane].MoveTo(Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
+    }
 
     public void SetTempo(double tempoBpm)
     {
@@ -127,6 +138,8 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
 
         public void MoveTo(int late)
         {
+            if (late == _late)
+                return;
             if (late + 1 > _held.Length)
                 Grow(late + 1);
             (_lateBefore, _late, _moving) = (_late, late, _moveFrames);

@@ -11,15 +11,18 @@ namespace HomeStage.Core.Sound.Processors;
 /// all the way down. A restart glides to the curve within 2 ms, so that nothing clicks.</remarks>
 public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Ducker)!;
+
     private const double GlideMs = 2;
 
     private readonly Sequence<ShapePoint> _curve;
     private readonly IReadOnlyList<long> _restarts;
-    private readonly double _lengthQuarters;
-    private readonly double _depthDb;
+    private double _lengthQuarters;
+    private double _depthDb;
     private readonly int _sampleRateHz;
     private readonly double _glide;
     private readonly double _firstTempoBpm;
+    private double _tempoBpm;
     private double _lengthFrames;
     private long _frame;
     private long _since = long.MaxValue / 2;
@@ -29,23 +32,30 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
     /// <param name="trigger">Its curve; null for the plain one.</param>
     public DuckerProcessor(Map<double> settings, NoteTrigger? trigger, Surroundings surroundings)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Ducker)!;
         _curve = (trigger ?? NoteTrigger.Plain).Curve;
         _restarts = surroundings.Restarts;
-        _lengthQuarters = kind.Value(settings, "length-quarters");
-        _depthDb = kind.Value(settings, "depth-db");
         _sampleRateHz = surroundings.SampleRateHz;
         _glide = Math.Exp(-1000 / (GlideMs * _sampleRateHz));
-        _firstTempoBpm = surroundings.TempoBpm;
-        SetTempo(_firstTempoBpm);
+        _firstTempoBpm = _tempoBpm = surroundings.TempoBpm;
+        Retune(settings);
     }
 
     public float LastReductionDb => (float)_downDb;
 
     public float LargestReductionDb { get; private set; }
 
-    public void SetTempo(double tempoBpm) =>
+    public void Retune(Map<double> settings)
+    {
+        _lengthQuarters = Kind.Value(settings, "length-quarters");
+        _depthDb = Kind.Value(settings, "depth-db");
+        SetTempo(_tempoBpm);
+    }
+
+    public void SetTempo(double tempoBpm)
+    {
+        _tempoBpm = tempoBpm;
         _lengthFrames = NoteValue.Milliseconds(_lengthQuarters, tempoBpm) / 1000 * _sampleRateHz;
+    }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

@@ -4,10 +4,15 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A gain stage.</summary>
-public sealed class GainProcessor(Map<double> settings) : IProcessor
+public sealed class GainProcessor : IProcessor
 {
-    private readonly float _gain =
-        (float)new Decibels(ProcessorCatalogue.Find(ProcessorCatalogue.Gain)!.Value(settings, "gain-db")).Linear;
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Gain)!;
+
+    private float _gain;
+
+    public GainProcessor(Map<double> settings) => Retune(settings);
+
+    public void Retune(Map<double> settings) => _gain = (float)new Decibels(Kind.Value(settings, "gain-db")).Linear;
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames) => signal.Scale(_gain, frames);
 

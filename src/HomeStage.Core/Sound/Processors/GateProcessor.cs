@@ -13,27 +13,26 @@ namespace HomeStage.Core.Sound.Processors;
 /// closed.</remarks>
 public sealed class GateProcessor : IProcessor, IReducesGain
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Gate)!;
+
     private const float Settled = 1e-6f;
 
     private readonly Detector _detector;
     private readonly float[] _gain = new float[Detector.Stretch + 8];
-    private readonly float _threshold;
-    private readonly float _rangeDb;
-    private readonly float _attack;
-    private readonly float _release;
-    private readonly int _holdFrames;
+    private float _threshold;
+    private float _rangeDb;
+    private float _attack;
+    private float _release;
+    private int _holdFrames;
+    private readonly int _sampleRateHz;
     private float _closedDb;
     private int _held;
 
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
     public GateProcessor(Map<double> settings, KeyInput? key, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Gate)!;
-        _threshold = (float)new Decibels(kind.Value(settings, "threshold-db")).Linear;
-        _rangeDb = (float)kind.Value(settings, "range-db");
-        _attack = (float)CompressorLaw.Smoothing(kind.Value(settings, "attack-ms"), sampleRateHz);
-        _release = (float)CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
-        _holdFrames = (int)(kind.Value(settings, "hold-ms") * sampleRateHz / 1000);
+        _sampleRateHz = sampleRateHz;
+        Retune(settings);
         _detector = new(key, sampleRateHz);
         _closedDb = _rangeDb;
     }
@@ -41,6 +40,15 @@ public sealed class GateProcessor : IProcessor, IReducesGain
     public float LastReductionDb => _closedDb;
 
     public float LargestReductionDb { get; private set; }
+
+    public void Retune(Map<double> settings)
+    {
+        _threshold = (float)new Decibels(Kind.Value(settings, "threshold-db")).Linear;
+        _rangeDb = (float)Kind.Value(settings, "range-db");
+        _attack = (float)CompressorLaw.Smoothing(Kind.Value(settings, "attack-ms"), _sampleRateHz);
+        _release = (float)CompressorLaw.Smoothing(Kind.Value(settings, "release-ms"), _sampleRateHz);
+        _holdFrames = (int)(Kind.Value(settings, "hold-ms") * _sampleRateHz / 1000);
+    }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

@@ -9,21 +9,28 @@ namespace HomeStage.Core.Sound.Processors;
 /// no sides: its middle and its left polarity are all that is turned.</remarks>
 public sealed class ImageProcessor : IProcessor
 {
-    private readonly float _middle;
-    private readonly float _side;
-    private readonly float _left;
-    private readonly float _right;
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Image)!;
+
+    private float _middle;
+    private float _side;
+    private float _left;
+    private float _right;
     private readonly FilterCascade? _sideCut;
 
     public ImageProcessor(Map<double> settings, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Image)!;
-        double Value(string id) => kind.Value(settings, id);
+        Retune(settings);
+        _sideCut = Kind.Value(settings, "mono-below") > 0 ? new([FilterDesign.LowCut(Kind.Value(settings, "mono-below-hz"), sampleRateHz)]) : null;
+    }
+
+    /// <summary>The corner of the mono low end stays.</summary>
+    public void Retune(Map<double> settings)
+    {
+        double Value(string id) => Kind.Value(settings, id);
         _middle = (float)new Decibels(Value("middle-db")).Linear;
         _side = (float)(Value("width-percent") / 100);
         _left = Value("flip-left") > 0 ? -1 : 1;
         _right = Value("flip-right") > 0 ? -1 : 1;
-        _sideCut = Value("mono-below") > 0 ? new([FilterDesign.LowCut(Value("mono-below-hz"), sampleRateHz)]) : null;
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)

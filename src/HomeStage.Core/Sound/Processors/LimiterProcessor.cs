@@ -14,13 +14,15 @@ namespace HomeStage.Core.Sound.Processors;
 /// not for the signal.</remarks>
 public sealed class LimiterProcessor : IProcessor, IReducesGain
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Limiter)!;
+
     // Gains are summed as whole numbers, so that a running sum never drifts.
     private const double Whole = 1L << 40;
 
     private readonly int _window;
-    private readonly double _ceiling;
-    private readonly float _input;
-    private readonly double _release;
+    private double _ceiling;
+    private float _input;
+    private double _release;
     private readonly bool _hearsKey;
     private readonly Detector _detector;
     private readonly HeldBack _detected = new(PeaksBetween.LatencyFrames);
@@ -30,6 +32,7 @@ public sealed class LimiterProcessor : IProcessor, IReducesGain
     private readonly float[] _other = new float[Detector.Stretch];
     private readonly SlidingMinimum _needed;
     private readonly long[] _recent;
+    private readonly int _sampleRateHz;
     private int _place;
     private long _sum;
     private double _letGo = 1;
@@ -37,13 +40,11 @@ public sealed class LimiterProcessor : IProcessor, IReducesGain
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
     public LimiterProcessor(Map<double> settings, KeyInput? key, int lanes, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Limiter)!;
-        var latency = kind.LatencyFrames(settings, sampleRateHz);
+        var latency = Kind.LatencyFrames(settings, sampleRateHz);
         // One frame more than the look-ahead, for both samples beside a peak.
         _window = latency - PeaksBetween.LatencyFrames + 1;
-        _ceiling = new Decibels(kind.Value(settings, "ceiling-db")).Linear;
-        _input = (float)new Decibels(kind.Value(settings, "input-db")).Linear;
-        _release = CompressorLaw.Smoothing(kind.Value(settings, "release-ms"), sampleRateHz);
+        _sampleRateHz = sampleRateHz;
+        Retune(settings);
         _hearsKey = key is { On: true } or { LowCutHz: not null } or { HighCutHz: not null };
         _detector = new(key, sampleRateHz);
         _peaks = [.. Enumerable.Range(0, lanes).Select(_ => new PeaksBetween())];
@@ -56,6 +57,14 @@ public sealed class LimiterProcessor : IProcessor, IReducesGain
     public float LastReductionDb { get; private set; }
 
     public float LargestReductionDb { get; private set; }
+
+    /// <summary>The look-ahead stays.</summary>
+    public void Retune(Map<double> settings)
+    {
+        _ceiling = new Decibels(Kind.Value(settings, "ceiling-db")).Linear;
+        _input = (float)new Decibels(Kind.Value(settings, "input-db")).Linear;
+        _release = CompressorLaw.Smoothing(Kind.Value(settings, "release-ms"), _sampleRateHz);
+    }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

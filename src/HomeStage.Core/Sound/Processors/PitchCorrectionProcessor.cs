@@ -9,6 +9,8 @@ namespace HomeStage.Core.Sound.Processors;
 /// splice of pitch shifters). What has no pitch passes as it is. Late by the delay that the drift needs on both sides.</remarks>
 public sealed class PitchCorrectionProcessor : IProcessor
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.PitchCorrection)!;
+
     /// <summary>Milliseconds by which the voice is late.</summary>
     public const double LatencyMs = 32;
 
@@ -17,8 +19,8 @@ public sealed class PitchCorrectionProcessor : IProcessor
     private readonly PitchFinder _finder;
     private readonly CubicLine[] _readers;
     private readonly bool[] _isInScale;
-    private readonly double _share;
-    private readonly double _keep;
+    private double _share;
+    private double _keep;
     private readonly double _home;
     private readonly int _fadeFrames;
     private readonly int _sampleRateHz;
@@ -30,12 +32,10 @@ public sealed class PitchCorrectionProcessor : IProcessor
     /// <param name="key">The song's key; without one every semitone is in the scale.</param>
     public PitchCorrectionProcessor(Map<double> settings, int lanes, int sampleRateHz, MusicalKey? key)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.PitchCorrection)!;
         _sampleRateHz = sampleRateHz;
         _finder = new(sampleRateHz);
-        _share = kind.Value(settings, "amount-percent") / 100;
-        _keep = Math.Exp(-1000 / (kind.Value(settings, "rate-ms") * sampleRateHz));
-        _isInScale = Scale(kind.Value(settings, "scale") >= 0.5 ? null : key);
+        Retune(settings);
+        _isInScale = Scale(Kind.Value(settings, "scale") >= 0.5 ? null : key);
         _home = Math.Round(LatencyMs * sampleRateHz / 1000);
         _fadeFrames = (int)(FadeMs * sampleRateHz / 1000);
         _readers = [.. Enumerable.Range(0, lanes).Select(_ => new CubicLine(2 * (int)_home + 8))];
@@ -44,6 +44,12 @@ public sealed class PitchCorrectionProcessor : IProcessor
 
     /// <summary>By how much the voice is moved at the moment.</summary>
     public double Semitones => _semitones;
+
+    public void Retune(Map<double> settings)
+    {
+        _share = Kind.Value(settings, "amount-percent") / 100;
+        _keep = Math.Exp(-1000 / (Kind.Value(settings, "rate-ms") * _sampleRateHz));
+    }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

@@ -7,25 +7,33 @@ namespace HomeStage.Core.Sound.Processors;
 /// <summary>A reverb: a feedback delay network of eight lines, between a pre-delay and the width of its picture.</summary>
 public sealed class ReverbProcessor : IProcessor
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Reverb)!;
+
     private const int Stretch = 256;
 
     private readonly DelayNetwork _network;
     private readonly HeldBack[] _before;
     private readonly float[][] _wetLanes = [new float[Stretch + DelayNetwork.Width], new float[Stretch + DelayNetwork.Width]];
-    private readonly float _width;
-    private readonly float _wet;
+    private float _width;
+    private float _wet;
 
     /// <param name="lanes">1 or 2.</param>
     /// <param name="tempoBpm">The tempo by which the pre-delay's note value is counted.</param>
     public ReverbProcessor(Map<double> settings, int lanes, int sampleRateHz, double tempoBpm)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Reverb)!;
-        double Value(string id) => kind.Value(settings, id);
+        double Value(string id) => Kind.Value(settings, id);
         _network = new(Value("decay-s"), Value("size-percent") / 100, Value("damping-hz"), sampleRateHz);
-        _width = (float)(Value("width-percent") / 100);
-        _wet = (float)(Value("wet-percent") / 100);
+        Retune(settings);
         var preDelay = Value("pre-delay-quarters");
         _before = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(preDelay > 0 ? DelayProcessor.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
+    }
+
+    /// <summary>The size and the pre-delay stay.</summary>
+    public void Retune(Map<double> settings)
+    {
+        _network.Retune(Kind.Value(settings, "decay-s"), Kind.Value(settings, "damping-hz"));
+        _width = (float)(Kind.Value(settings, "width-percent") / 100);
+        _wet = (float)(Kind.Value(settings, "wet-percent") / 100);
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)

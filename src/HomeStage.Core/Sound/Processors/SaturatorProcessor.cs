@@ -10,27 +10,33 @@ namespace HomeStage.Core.Sound.Processors;
 /// and the same on every machine.</remarks>
 public sealed class SaturatorProcessor : IProcessor
 {
+    private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Saturator)!;
+
     private readonly Oversampler[] _lanes;
     private readonly HeldBack[] _dry;
-    private readonly float _drive;
-    private readonly float _output;
-    private readonly float _wet;
+    private float _drive;
+    private float _output;
+    private float _wet;
     private readonly Oversampler.Bend _bend = BendAll;
 
     /// <param name="lanes">1 or 2.</param>
     public SaturatorProcessor(Map<double> settings, int lanes)
     {
-        var kind = ProcessorCatalogue.Find(ProcessorCatalogue.Saturator)!;
-        _drive = (float)new Decibels(kind.Value(settings, "drive-db")).Linear;
-        _output = (float)new Decibels(kind.Value(settings, "output-db")).Linear;
-        _wet = (float)(kind.Value(settings, "mix-percent") / 100);
-        var times = kind.Value(settings, "oversampling") >= 0.5 ? 4 : 2;
+        Retune(settings);
+        var times = Kind.Value(settings, "oversampling") >= 0.5 ? 4 : 2;
         _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Oversampler(times))];
         _dry = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(Oversampler.LatencyFrames))];
     }
 
     /// <summary>The curve; odd, with slope 1 at 0.</summary>
     public static float Curve(float x) => Curve(Vector256.Create(x)).ToScalar();
+
+    public void Retune(Map<double> settings)
+    {
+        _drive = (float)new Decibels(Kind.Value(settings, "drive-db")).Linear;
+        _output = (float)new Decibels(Kind.Value(settings, "output-db")).Linear;
+        _wet = (float)(Kind.Value(settings, "mix-percent") / 100);
+    }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

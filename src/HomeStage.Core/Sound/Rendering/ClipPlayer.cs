@@ -2,7 +2,7 @@ using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Rendering;
 
 /// <summary>Plays the uploaded sound that waits on a channel.</summary>
 /// <remarks>A loop repeats at its own length to the end of its section. What ends with a section is faded over 5 ms. Sound

@@ -1,0 +1,19 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Processors;
+
+/// <summary>What stands where an insert is parked.</summary>
+internal sealed class PassThrough : IProcessor
+{
+    public void Process(SignalBlock signal, SignalBlock? key, int frames)
+    {
+    }
+
+    public void Retune(Map<double> settings)
+    {
+    }
+
+    public void Reset()
+    {
+    }
+}

@@ -1,0 +1,64 @@
+using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Rendering;
+
+/// <summary>One live insert of a strip: its key, what moves its settings, what it takes off.</summary>
+internal sealed class InsertAtWork(InsertId id, IProcessor processor)
+{
+    public InsertId Id => id;
+
+    /// <summary>Holds the signal back until a late key is there; none for most.</summary>
+    public HeldBack[] Padding { get; init; } = [];
+
+    /// <summary>What the key is summed from; empty where none is on.</summary>
+    public LinkMixer[] Keys { get; init; } = [];
+
+    /// <summary>Null where the processor hears its own signal.</summary>
+    public SignalBlock? Key { get; init; }
+
+    /// <summary>Settings at a frame; null where they stand still.</summary>
+    public Func<long, Map<double>>? Moving { get; init; }
+
+    /// <summary>Frames at which a tempo begins, ascending.</summary>
+    public IReadOnlyList<(long Frame, double Bpm)> Tempos { get; init; } = [];
+
+    /// <summary>By how much it turned the signal down at most since this was taken last, in dB; null for what never does.</summary>
+    public float? TakeReduction()
+    {
+        var most = processor is IReducesGain ? _reduction : (float?)null;
+        _reduction = 0;
+        return most;
+    }
+
+    private float _reduction;
+    private int _nextTempo;
+
+    /// <param name="start">Where in the sources of the key the frames lie.</param>
+    /// <param name="frame">Frame of the first of them, counted from the start of the render.</param>
+    public void Process(SignalBlock signal, int start, long frame, int frames)
+    {
+        for (var lane = 0; lane < Padding.Length; lane++)
+            Padding[lane].Take(signal.Lane(lane, frames)).CopyTo(signal.Lane(lane, frames));
+        Key?.Clear(frames);
+        foreach (var key in Keys)
+            key.AddTo(Key!, start, frame, frames);
+        Prepare(frame);
+        processor.Process(signal, Key, frames);
+        if (processor is IReducesGain reduces)
+            _reduction = Math.Max(_reduction, reduces.LargestReductionDb);
+    }
+
+    /// <summary>Whether a block must not reach over the grid on which settings move.</summary>
+    public bool NeedsGrid => Moving is not null || Tempos.Count > 0;
+
+    private void Prepare(long frame)
+    {
+        if (!NeedsGrid || MovingGain.FloorToGrid(frame) != frame)
+            return;
+        if (Moving is not null)
+            processor.Retune(Moving(frame));
+        for (; _nextTempo < Tempos.Count && Tempos[_nextTempo].Frame <= frame; _nextTempo++)
+            (processor as IFollowsTempo)?.SetTempo(Tempos[_nextTempo].Bpm);
+    }
+}

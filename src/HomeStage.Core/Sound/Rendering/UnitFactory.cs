@@ -1,0 +1,126 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Sound.Instruments;
+using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Sound.Rendering;
+
+/// <summary>Makes what the units work with: players, inserts and gains, with everything that moves them.</summary>
+internal sealed class UnitFactory(Template template, RenderRequest request, RenderRange range, IMediaShelf shelf, Movement movement)
+{
+    private readonly TimeMap _time = new(template.Timeline);
+    private readonly NoteRoute _notes = new(template, request.Act);
+    private readonly int _rateHz = template.SampleRateHz;
+
+    private long LengthFrames => (long)Math.Round(range.Seconds * _rateHz);
+
+    public ClipPlayer Clips(Channel channel) => new(channel, _time, range, shelf, _rateHz);
+
+    public Player Player(Channel channel, InstrumentSource source)
+    {
+        var kind = InstrumentCatalogue.Find(source.Instrument)!;
+        var moved = kind.Parameters.Where(p => movement.Holds(channel.Id, new InstrumentTarget(p.Id))).ToList();
+        // A note takes its settings as they stand when it starts.
+        Map<double> SettingsAt(long frame) => Moved(source.Settings, moved, p => movement.At(channel.Id, new InstrumentTarget(p.Id), p.In(source.Settings), Seconds(frame, 0)));
+        return PlayerFactory.Create(source, Notes(channel), moved.Count == 0 ? null : SettingsAt, template.PanLaw, _rateHz);
+    }
+
+    /// <param name="lateness">Frames by which what enters the processor is late.</param>
+    public InsertAtWork Insert(Channel channel, Insert insert, int lanes, int lateness, HeldBack[] padding, LinkMixer[] keys, SignalBlock? key)
+    {
+        var kind = ProcessorCatalogue.Find(insert.Processor)!;
+        InsertTarget Of(Parameter p) => new(insert.Id, p.Id);
+        var moved = kind.Parameters.Where(p => movement.Holds(channel.Id, Of(p))).ToList();
+        Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
+        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = template.Key, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
+        IProcessor processor = insert.IsLiveIn(request.Act)
+            ? ProcessorFactory.Create(moved.Count == 0 ? insert : insert with { Settings = SettingsAt(lateness) }, lanes, around)
+            : new PassThrough();
+        return new(insert.Id, processor)
+        {
+            Padding = padding,
+            Keys = keys,
+            Key = key,
+            Moving = moved.Exists(p => movement.Moves(channel.Id, Of(p))) ? SettingsAt : null,
+            Tempos = processor is IFollowsTempo ? Tempos(lateness) : [],
+        };
+    }
+
+    public ((float Left, float Right) Still, (MovingGain Left, MovingGain Right)? Moving) Fader(Channel channel, int lateness)
+    {
+        var (level, pan) = (new LevelTarget(), new PanTarget());
+        double Db(double seconds) => movement.At(channel.Id, level, channel.Level.Value, seconds);
+        PanGains At(double seconds)
+        {
+            var fader = Linear(Db(seconds));
+            // A mono channel is panned where it enters something stereo.
+            var balance = channel.Format == ChannelFormat.Mono ? new(1, 1) : PanGains.Balance(movement.At(channel.Id, pan, channel.Pan, seconds), template.PanLaw);
+            return new(fader * balance.Left, fader * balance.Right);
+        }
+
+        var still = At(range.StartSeconds);
+        var moves = movement.Moves(channel.Id, level) || (channel.Format == ChannelFormat.Stereo && movement.Moves(channel.Id, pan));
+        return (((float)still.Left, (float)still.Right),
+            moves ? (new(f => At(Seconds(f, lateness)).Left), new(f => At(Seconds(f, lateness)).Right)) : null);
+    }
+
+    public (float Still, MovingGain? Moving) Send(Channel channel, ChannelId to, Decibels level, int lateness)
+    {
+        var target = new SendTarget(to);
+        double At(double seconds) => Linear(movement.At(channel.Id, target, level.Value, seconds));
+        return ((float)At(range.StartSeconds), movement.Moves(channel.Id, target) ? new(f => At(Seconds(f, lateness))) : null);
+    }
+
+    /// <returns>Where the channel is panned at the start.</returns>
+    public double Pan(Channel channel) => movement.At(channel.Id, new PanTarget(), channel.Pan, range.StartSeconds);
+
+    public (MovingGain Left, MovingGain Right)? MovingPan(Channel channel, int lateness)
+    {
+        var target = new PanTarget();
+        if (!movement.Moves(channel.Id, target))
+            return null;
+        PanGains At(long frame) => PanGains.Mono(movement.At(channel.Id, target, channel.Pan, Seconds(frame, lateness)), template.PanLaw);
+        return (new(f => At(f).Left), new(f => At(f).Right));
+    }
+
+    private static Map<double> Moved(Map<double> settings, List<Parameter> moved, Func<Parameter, double> at) =>
+        moved.Aggregate(settings, (map, p) => map.With(p.Id, Math.Clamp(at(p), p.Min, p.Max)));
+
+    private static double Linear(double db) => db <= -200 ? 0 : new Decibels(db).Linear;
+
+    /// <returns>Seconds on the timeline of what a stage hears that late.</returns>
+    private double Seconds(long frame, int lateness) => range.StartSeconds + (double)(frame - lateness) / _rateHz;
+
+    private long Frame(double seconds) => (long)Math.Round((seconds - range.StartSeconds) * _rateHz);
+
+    private List<NoteEvent> Notes(Channel channel) =>
+        [.. _notes.Of(channel)
+            .Select(n => (Start: Frame(n.StartSeconds), End: Frame(n.EndSeconds), Note: n))
+            .Where(n => n.Start >= 0 && n.Start < LengthFrames)
+            .Select((n, i) => new NoteEvent(n.Start, Math.Max(n.Start + 1, n.End), n.Note.Number, n.Note.Velocity, i))];
+
+    private List<(long Frame, double Bpm)> Tempos(int lateness)
+    {
+        var changes = _time.Sections.Zip(_time.Sections.Skip(1)).Where(x => x.First.TempoBpm != x.Second.TempoBpm).Select(x => x.Second);
+        return [.. changes.Select(s => (Frame: Frame(s.StartSeconds) + lateness, s.TempoBpm)).Where(x => x.Frame > lateness && x.Frame < LengthFrames + lateness)];
+    }
+
+    private List<long> Restarts(NoteTrigger trigger, int lateness)
+    {
+        var notes = trigger.Notes.Where(template.Channels.Contains).SelectMany(id => _notes.Of(template.Channels[id])).Select(n => n.StartSeconds);
+        var beats = trigger.EveryQuarters is { } every ? _time.Sections.SelectMany(s => Beats(s, every)) : [];
+        return [.. notes.Concat(beats).Select(s => Frame(s) + lateness).Distinct().Order()];
+    }
+
+    private static IEnumerable<double> Beats(PlacedSection section, double everyQuarters)
+    {
+        var every = NoteValue.Milliseconds(everyQuarters, section.TempoBpm) / 1000;
+        for (var beat = 0; beat * every < section.LengthSeconds; beat++)
+            yield return section.StartSeconds + beat * every;
+    }
+}
