@@ -11,6 +11,17 @@ public sealed record InstrumentKind(string Id, string Name, string About, Sequen
     /// <summary>What it takes of one core at 48 kHz while it plays eighths at 120, in percent; measured by the bench.</summary>
     public double SharePercent { get; init; }
 
+    /// <summary>What it is turned by so that its calibration phrase, played alone, mono and centred with all faders at 0 dB, has
+    /// −18 LUFS at the main; 0 for what states its own level.</summary>
+    public double CalibrationDb { get; init; }
+
+    /// <summary>The phrase: these notes in turn at velocity 100, over and over for 8 bars of 4/4 at 120; none for the pieces of its
+    /// kit in their order.</summary>
+    public Sequence<int> CalibrationNotes { get; init; } = [];
+
+    /// <summary>How long each note of the phrase is.</summary>
+    public double CalibrationQuarters { get; init; } = 1;
+
     /// <summary>What a channel that plays it is for, where its name does not tell.</summary>
     public required string Role { get; init; }
 

@@ -49,6 +49,8 @@ public enum Unit
 
     Semitones,
 
+    Octaves,
+
     /// <summary>A number of one of the parameter's options.</summary>
     Choice,
 }

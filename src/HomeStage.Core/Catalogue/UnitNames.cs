@@ -14,6 +14,7 @@ public static class UnitNames
         Unit.Quality => "Q",
         Unit.Quarters => "quarter notes",
         Unit.Semitones => "st",
+        Unit.Octaves => "octaves",
         _ => "",
     };
 }

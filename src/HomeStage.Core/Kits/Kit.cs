@@ -21,8 +21,22 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     }
 }
 
+/// <summary>Where an output's microphone stands.</summary>
+public enum Microphone
+{
+    /// <summary>At the pieces that leave by it, which it hears alone.</summary>
+    Close,
+
+    /// <summary>Above the whole set.</summary>
+    Overhead,
+
+    /// <summary>Far down the hall.</summary>
+    Hall,
+}
+
 /// <summary>One output of an instrument; its number is its place in the kit, from 1.</summary>
-public sealed record KitOutput(string Name, ChannelFormat Format)
+/// <param name="Hears">A microphone that is not close hears every hit, later and from afar.</param>
+public sealed record KitOutput(string Name, ChannelFormat Format, Microphone Hears = Microphone.Close)
 {
     /// <summary>How many jacks it takes.</summary>
     internal int Width => Format == ChannelFormat.Mono ? 1 : 2;

@@ -29,6 +29,8 @@ public static class KitRules
             return new Refusal.OutOfRange($"The output of {piece.Name}", piece.Output, 1, kit.Outputs.Count, "");
         if (!(piece.Pan >= -1 && piece.Pan <= 1))
             return new Refusal.OutOfRange($"The pan of {piece.Name}", piece.Pan, -1, 1, "");
+        if (piece.Sample?.Check() is { } badSample)
+            return badSample;
         return TextRules.Name("A piece's name", piece.Name) ?? TextRules.Note($"The family of {piece.Name}", piece.Family, TextRules.LongestName);
     }
 }

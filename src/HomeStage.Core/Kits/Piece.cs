@@ -1,3 +1,5 @@
+using HomeStage.Core.Media;
+
 namespace HomeStage.Core.Kits;
 
 /// <summary>One sound of a kit that a note plays.</summary>
@@ -6,7 +8,8 @@ namespace HomeStage.Core.Kits;
 /// <param name="Output">Number of the output it leaves by, from 1.</param>
 /// <param name="Sound">The stand-in's voice for it.</param>
 /// <param name="Pan">Where it stands in a stereo output, in [−1, 1].</param>
-public sealed record Piece(string Name, int Note, string Family, int Output, DrumSound Sound, double Pan = 0);
+/// <param name="Sample">Uploaded sound that plays in place of the voice; null for the voice.</param>
+public sealed record Piece(string Name, int Note, string Family, int Output, DrumSound Sound, double Pan = 0, MediaRef? Sample = null);
 
 /// <summary>The voices that the stand-in kits can play.</summary>
 public enum DrumSound
@@ -35,4 +38,7 @@ public enum DrumSound
     Bell,
     BellTree,
     Gong,
+    LowBell,
+    HighBell,
+    HandBells,
 }

@@ -52,4 +52,36 @@ public static class StandInKits
             new("Frame drum", ChannelFormat.Stereo), new("Clap", ChannelFormat.Stereo), new("Shakers", ChannelFormat.Stereo),
             new("Wood blocks", ChannelFormat.Stereo), new("Bells and gong", ChannelFormat.Stereo),
         ]);
+
+    /// <summary>22 pieces over 12 pairs: the same pieces on the same outputs, more bells on a pair of their own, toms and cymbals, and
+    /// microphones above and down the hall that hear them all.</summary>
+    public static readonly Kit TidewaterDeep = new(
+        [
+            .. Tidewater.Pieces,
+            new("Bell low", 54, "percussion/metal/bells", 9, DrumSound.LowBell, -0.3),
+            new("Bell high", 56, "percussion/metal/bells", 9, DrumSound.HighBell, 0.3),
+            new("Hand bells", 80, "percussion/metal/bells", 9, DrumSound.HandBells, 0.15),
+            new("Tom high", 48, "drums/toms", 10, DrumSound.HighTom, -0.3),
+            new("Tom low", 45, "drums/toms", 10, DrumSound.LowTom, 0.3),
+            new("Hat closed", 42, "drums/cymbals", 10, DrumSound.ClosedHat, 0.4),
+            new("Ride", 51, "drums/cymbals", 10, DrumSound.Ride, 0.4),
+            new("Crash", 49, "drums/cymbals", 10, DrumSound.Crash, -0.4),
+        ],
+        [
+            .. Tidewater.Outputs, new("More bells", ChannelFormat.Stereo), new("Toms and cymbals", ChannelFormat.Stereo),
+            new("Overheads", ChannelFormat.Stereo, Microphone.Overhead), new("Hall", ChannelFormat.Stereo, Microphone.Hall),
+        ]);
+
+    /// <summary>Eight pads over four pairs, each waiting for a sound of one's own; until then a voice stands in.</summary>
+    public static readonly Kit Flotsam = new(
+        [
+            new("Pad 1", 36, "pads", 1, DrumSound.Kick), new("Pad 2", 38, "pads", 2, DrumSound.Snare),
+            new("Pad 3", 42, "pads", 3, DrumSound.ClosedHat), new("Pad 4", 46, "pads", 3, DrumSound.OpenHat),
+            new("Pad 5", 39, "pads", 2, DrumSound.Clap), new("Pad 6", 37, "pads", 4, DrumSound.RimClick),
+            new("Pad 7", 82, "pads", 4, DrumSound.Shaker), new("Pad 8", 76, "pads", 4, DrumSound.HighWoodBlock),
+        ],
+        [
+            new("Pads 1", ChannelFormat.Stereo), new("Pads 2 and 5", ChannelFormat.Stereo),
+            new("Pads 3 and 4", ChannelFormat.Stereo), new("Pads 6 to 8", ChannelFormat.Stereo),
+        ]);
 }

@@ -54,7 +54,7 @@ public sealed class SignalGraph
         var channel = _template.Channels[c];
         _runs[c] = _act is null || channel.StageIn(_act) != StageState.InTheWings;
         _first[c] = _stages.Count;
-        if (channel.Source is InstrumentSource || channel.Starters.Count > 0)
+        if (channel.Source is InstrumentSource or InputSource { Monitored: true } || channel.Starters.Count > 0)
             _stages.Add(new(c, StageKind.Player));
         _input[c] = _stages.Count;
         _stages.Add(new(c, StageKind.Input));

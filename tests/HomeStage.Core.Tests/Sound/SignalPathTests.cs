@@ -123,15 +123,6 @@ public class SignalPathTests
     }
 
     [Fact]
-    public void HardwareInput_IsSilentHere_AndCostsNothing()
-    {
-        var voice = new AddChannel(new() { Id = new("v"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(1, Monitored: true) });
-
-        Assert.Null(Renderer.Render(OneBar(voice), new(InMix)).PeakDbfs);
-        Assert.Null(Renderer.Render(OneBar(voice), new(InMix, new("v"))).PeakDbfs);
-    }
-
-    [Fact]
     public void DelayLine_GivesBackEachSampleAfterItsFrames()
     {
         var line = new DelayLine(3);

@@ -10,6 +10,7 @@ namespace HomeStage.Core.Sound.Instruments;
 public sealed class BassVoice : IVoice
 {
     private const double Gain = 0.6;
+    private const double Damping = 1.25;
 
     private readonly Envelope _amplitude;
     private readonly double _step;
@@ -18,6 +19,8 @@ public sealed class BassVoice : IVoice
     private readonly double _sub;
     private readonly double _strength;
     private readonly int _sampleRateHz;
+    private double _g;
+    private double _rise;
     private double _bite;
     private double _phase;
     private double _low;
@@ -30,7 +33,7 @@ public sealed class BassVoice : IVoice
         _step = note.FrequencyHz / sampleRateHz;
         _cutoffHz = kind.Value(settings, "cutoff-hz") * (0.6 + 0.8 * note.Velocity / 127.0);
         _bite = 7 * kind.Value(settings, "bite-percent") / 100;
-        _biteKeep = Math.Exp(-1 / (0.07 * sampleRateHz));
+        _biteKeep = Math.Exp(-8 / (0.07 * sampleRateHz));
         _sub = kind.Value(settings, "sub-percent") / 100;
         _strength = Gain * note.Strength;
         _sampleRateHz = sampleRateHz;
@@ -38,30 +41,43 @@ public sealed class BassVoice : IVoice
 
     public long LengthFrames => _amplitude.LengthFrames;
 
-    public int Output => 1;
+    public void Next(Span<float> left, Span<float> right)
+    {
+        for (var i = 0; i < IVoice.Chunk; i += 8, _bite *= _biteKeep)
+        {
+            Tune();
+            for (var k = i; k < i + 8; k++)
+                left[k] = NextSample();
+        }
 
-    public (float Left, float Right) Next()
+        _amplitude.Turn(left);
+        left.CopyTo(right);
+    }
+
+    private float NextSample()
     {
         var saw = 2 * _phase - 1 - Correction(_phase, _step);
         var sine = Sine.OfTurns(_phase);
         _phase += _step;
         if (_phase >= 1)
             _phase -= 1;
-        var sample = (float)(_strength * _amplitude.Next() * (LowPass(saw) + 1.1 * _sub * sine));
-        return (sample, sample);
+        return (float)(_strength * (LowPass(saw) + 1.1 * _sub * sine));
+    }
+
+    /// <summary>The cutoff moves every eight frames.</summary>
+    private void Tune()
+    {
+        _g = Math.Tan(Math.PI * Math.Min(_cutoffHz * (1 + _bite), 0.4 * _sampleRateHz) / _sampleRateHz);
+        _rise = 1 / (1 + Damping * _g + _g * _g);
     }
 
     private double LowPass(double x)
     {
-        const double Damping = 1.25;
-        var cutoff = Math.Min(_cutoffHz * (1 + _bite), 0.4 * _sampleRateHz);
-        _bite *= _biteKeep;
-        var g = Math.Tan(Math.PI * cutoff / _sampleRateHz);
-        var high = (x - (Damping + g) * _band - _low) / (1 + Damping * g + g * g);
-        var band = _band + g * high;
-        var low = _low + g * band;
-        _band = band + g * high;
-        _low = low + g * band;
+        var high = (x - (Damping + _g) * _band - _low) * _rise;
+        var band = _band + _g * high;
+        var low = _low + _g * band;
+        _band = band + _g * high;
+        _low = low + _g * band;
         return low;
     }
 

@@ -10,20 +10,16 @@ public sealed class DrumVoice : IVoice
     private const double LengthOverDecay = 1.5;
     private const double BurstGapMs = 11;
 
-    private readonly ToneState[] _tones;
+    private readonly DrumToneState[] _tones;
     private readonly NoiseState[] _noises;
-    private readonly PanGains _pan;
 
-    /// <param name="pan">What each side hears of it; both 1 for a mono output.</param>
-    public DrumVoice(DrumRecipe recipe, NoteEvent note, int output, PanGains pan, int sampleRateHz)
+    public DrumVoice(DrumRecipe recipe, NoteEvent note, int sampleRateHz)
     {
         var gain = recipe.Gain * note.Strength;
         // A harder hit is brighter: the noise grows faster than the tone.
         var bright = 0.45 + 0.55 * note.Velocity / 127.0;
-        _tones = [.. recipe.Tones.Select(t => new ToneState(t, gain, sampleRateHz))];
-        _noises = [.. recipe.Noises.Select((n, i) => new NoiseState(n, gain * bright, (uint)(note.Ordinal * 7 + i + note.Number * 131), sampleRateHz))];
-        _pan = pan;
-        Output = output;
+        _tones = [.. recipe.Tones.Select(t => new DrumToneState(t, gain, sampleRateHz))];
+        _noises = [.. recipe.Noises.Select((n, i) => new NoiseState(n, gain * bright * Noise.RateGain(sampleRateHz), (uint)(note.Ordinal * 7 + i + note.Number * 131), sampleRateHz))];
         var lengthMs = Math.Max(
             recipe.Tones.Select(t => t.DelayMs + t.AttackMs + t.DecayMs * LengthOverDecay).DefaultIfEmpty(0).Max(),
             recipe.Noises.Select(n => n.Bursts * BurstGapMs + n.AttackMs + n.DecayMs * LengthOverDecay).DefaultIfEmpty(0).Max());
@@ -32,110 +28,60 @@ public sealed class DrumVoice : IVoice
 
     public long LengthFrames { get; }
 
-    public int Output { get; }
-
-    public (float Left, float Right) Next()
+    public void Next(Span<float> left, Span<float> right)
     {
-        var sum = 0.0;
+        left.Clear();
         foreach (var tone in _tones)
-            sum += tone.Next();
+            tone.AddTo(left);
         foreach (var noise in _noises)
-            sum += noise.Next();
-        return ((float)(sum * _pan.Left), (float)(sum * _pan.Right));
+            noise.AddTo(left);
+        left.CopyTo(right);
     }
 
     /// <returns>The share that one frame keeps of something that is 60 dB down after a time.</returns>
-    private static double Keep(double decayMs, int sampleRateHz) => Math.Pow(10, -3 / (decayMs / 1000 * sampleRateHz));
-
-    private sealed class ToneState(DrumTone tone, double gain, int sampleRateHz)
-    {
-        // Once the fall is a hundredth of a Hz from its end, the tone turns at a constant rate: no sine is spent on it.
-        private const double ArrivedHz = 0.01;
-        private const double Inaudible = 1e-6;
-
-        private readonly double _keep = Keep(tone.DecayMs, sampleRateHz);
-        private readonly double _dropKeep = Math.Exp(-1000 / (tone.DropMs * sampleRateHz));
-        private readonly double _attackStep = 1000 / (tone.AttackMs * sampleRateHz);
-        private readonly double _turn = tone.EndHz / sampleRateHz;
-        private int _wait = (int)(tone.DelayMs / 1000 * sampleRateHz);
-        private double _turns;
-        private double _above = tone.StartHz - tone.EndHz;
-        private double _level = tone.Gain * gain;
-        private double _attack;
-        private Turning? _turning;
-
-        public double Next()
-        {
-            if (_wait > 0)
-            {
-                _wait--;
-                return 0;
-            }
-
-            if (_turning is { } turning)
-                return turning.IsDead ? 0 : turning.Next();
-            _turns += _turn + _above / sampleRateHz;
-            _above *= _dropKeep;
-            var sample = _attack * _level * Sine.OfTurns(_turns);
-            if (_attack < 1)
-                _attack = Math.Min(1, _attack + _attackStep);
-            else
-                _level *= _keep;
-            if (_attack >= 1 && Math.Abs(_above) < ArrivedHz)
-                _turning = new(_turns, _turn, _level, _keep);
-            return sample;
-        }
-
-        /// <summary>A dying tone as a vector that is turned and shortened at each frame.</summary>
-        private sealed class Turning(double turns, double turn, double level, double keep)
-        {
-            private readonly double _cos = keep * Sine.OfTurns(turn + 0.25);
-            private readonly double _sin = keep * Sine.OfTurns(turn);
-            private double _x = level * Sine.OfTurns(turns + 0.25);
-            private double _y = level * Sine.OfTurns(turns);
-
-            public bool IsDead { get; private set; }
-
-            public double Next()
-            {
-                (_x, _y) = (_x * _cos - _y * _sin, _x * _sin + _y * _cos);
-                IsDead = Math.Abs(_x) + Math.Abs(_y) < Inaudible;
-                return _y;
-            }
-        }
-    }
+    internal static double Keep(double decayMs, int sampleRateHz) => Math.Pow(10, -3 / (decayMs / 1000 * sampleRateHz));
 
     private sealed class NoiseState(DrumNoise noise, double gain, uint seed, int sampleRateHz)
     {
-        private const double Inaudible = 1e-6;
+        private const float Inaudible = 1e-6f;
 
         private readonly FilterCascade _band = new(
             [FilterDesign.LowCut(noise.LowHz, sampleRateHz), FilterDesign.HighCut(noise.HighHz, sampleRateHz)]);
-        private readonly double _keep = Keep(noise.DecayMs, sampleRateHz);
-        private readonly double _burstKeep = Keep(BurstGapMs, sampleRateHz);
-        private readonly double _attackStep = 1000 / (noise.AttackMs * sampleRateHz);
+        private readonly float _keep = (float)Keep(noise.DecayMs, sampleRateHz);
+        private readonly float _burstKeep = (float)Keep(BurstGapMs, sampleRateHz);
+        private readonly float _attackStep = (float)(1000 / (noise.AttackMs * sampleRateHz));
         private readonly int _gap = (int)(BurstGapMs / 1000 * sampleRateHz);
+        private readonly float[] _chunk = new float[IVoice.Chunk];
         private Noise _source = new(seed);
         private int _bursts = noise.Bursts;
         private int _sinceBurst;
-        private double _level = noise.Gain * gain;
-        private double _attack;
+        private float _level = (float)(noise.Gain * gain);
+        private float _attack;
 
-        public double Next()
+        public void AddTo(Span<float> sum)
         {
             if (_level < Inaudible)
-                return 0;
+                return;
+            for (var i = 0; i < _chunk.Length; i++)
+                _chunk[i] = _source.Next();
+            _band.Process(_chunk);
+            for (var i = 0; i < _chunk.Length; i++)
+                sum[i] += NextLevel() * _chunk[i];
+        }
+
+        private float NextLevel()
+        {
             if (_bursts > 0 && _sinceBurst++ == _gap)
             {
                 _bursts--;
-                (_sinceBurst, _attack, _level) = (0, 0, noise.Gain * gain);
+                (_sinceBurst, _attack, _level) = (0, 0, (float)(noise.Gain * gain));
             }
 
             if (_attack < 1)
                 _attack = Math.Min(1, _attack + _attackStep);
             else
                 _level *= _bursts > 0 ? _burstKeep : _keep;
-            return _attack * _level * _band.Next(_source.Next());
+            return _attack * _level;
         }
     }
 }

@@ -1,4 +1,6 @@
+using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Instruments;
@@ -7,25 +9,23 @@ namespace HomeStage.Core.Sound.Instruments;
 public sealed class KeyToneVoice : IVoice
 {
     private readonly double _step;
-    private readonly double _level;
+    private readonly float _level;
     private double _turns;
 
     public KeyToneVoice(NoteEvent note, Map<double> settings, int sampleRateHz)
     {
         var kind = InstrumentCatalogue.Find(InstrumentCatalogue.KeyTone)!;
         _step = kind.Value(settings, "tone-hz") / sampleRateHz;
-        _level = new Decibels(kind.Value(settings, "level-db")).Linear;
+        _level = (float)new Decibels(kind.Value(settings, "level-db")).Linear;
         LengthFrames = note.EndFrame - note.StartFrame;
     }
 
     public long LengthFrames { get; }
 
-    public int Output => 1;
-
-    public (float Left, float Right) Next()
+    public void Next(Span<float> left, Span<float> right)
     {
-        var sample = (float)(_level * Sine.OfTurns(_turns));
-        _turns += _step;
-        return (sample, sample);
+        for (var i = 0; i < IVoice.Chunk; i += 8, _turns += 8 * _step)
+            (Waves.Sine(Waves.Turns(_turns, _step)) * _level).CopyTo(left[i..]);
+        left.CopyTo(right);
     }
 }

@@ -1,4 +1,6 @@
+using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Instruments;
@@ -11,13 +13,12 @@ public sealed class KeysVoice : IVoice
     private const double Gain = 0.42;
     private const double SwayHz = 4.3;
     private const double RadToTurns = 0.5 / Math.PI;
-    private const double Inaudible = 1e-5;
 
     private readonly Envelope _amplitude;
     private readonly double _step;
     private readonly double _swayStep;
     private readonly double _sway;
-    private readonly double _strength;
+    private readonly float _strength;
     private readonly double _bellKeep;
     private readonly double _brightKeep;
     private double _bell;
@@ -36,27 +37,33 @@ public sealed class KeysVoice : IVoice
         // The sway keeps its own time whenever a note starts, so that chords sway together.
         _swayTurns = _swayStep * note.StartFrame;
         _sway = 0.45 * kind.Value(settings, "sway-percent") / 100;
-        _strength = Gain * note.Strength;
+        _strength = (float)(Gain * note.Strength);
         _bell = 0.5 * kind.Value(settings, "bell-percent") / 100;
-        _bellKeep = Math.Exp(-1 / (0.16 * sampleRateHz));
+        _bellKeep = Math.Exp(-8 / (0.16 * sampleRateHz));
         _bright = 0.35 + 1.5 * note.Velocity / 127.0;
-        _brightKeep = Math.Exp(-1 / (0.45 * sampleRateHz));
+        _brightKeep = Math.Exp(-8 / (0.45 * sampleRateHz));
     }
 
     public long LengthFrames => _amplitude.LengthFrames;
 
-    public int Output => 1;
-
-    public (float Left, float Right) Next()
+    public void Next(Span<float> left, Span<float> right)
     {
-        var body = Sine.OfTurns(_turns + _bright * RadToTurns * Sine.OfTurns(_turns));
-        var bell = _bell < Inaudible ? 0 : _bell * Sine.OfTurns(4 * _turns + 0.6 * RadToTurns * Sine.OfTurns(7.01 * _turns));
-        var sample = _strength * _amplitude.Next() * (body + bell);
-        var lean = _sway * Sine.OfTurns(_swayTurns);
-        _turns += _step;
-        _swayTurns += _swayStep;
-        _bell *= _bellKeep;
-        _bright *= _brightKeep;
-        return ((float)(sample * (1 + lean)), (float)(sample * (1 - lean)));
+        for (var i = 0; i < IVoice.Chunk; i += 8)
+        {
+            var turns = Waves.Turns(_turns, _step);
+            var body = Waves.Sine(turns + Waves.Sine(turns) * (float)(_bright * RadToTurns));
+            var high = Waves.Sine(Waves.Turns(7.01 * _turns, 7.01 * _step)) * (float)(0.6 * RadToTurns);
+            var bell = Waves.Sine(Waves.Turns(4 * _turns, 4 * _step) + high) * (float)_bell;
+            var sample = (body + bell) * _strength;
+            var lean = Waves.Sine(Waves.Turns(_swayTurns, _swayStep)) * (float)_sway;
+            (sample * (Vector256<float>.One + lean)).CopyTo(left[i..]);
+            (sample * (Vector256<float>.One - lean)).CopyTo(right[i..]);
+            _turns += 8 * _step;
+            _swayTurns += 8 * _swayStep;
+            _bell *= _bellKeep;
+            _bright *= _brightKeep;
+        }
+
+        _amplitude.Turn(left, right);
     }
 }

@@ -14,4 +14,7 @@ public struct Noise(uint seed)
         _state ^= _state << 5;
         return (int)_state / 2147483648f;
     }
+
+    /// <summary>What keeps a band of noise as loud at every rate: its power spreads up to half of it.</summary>
+    public static double RateGain(int sampleRateHz) => Math.Sqrt(sampleRateHz / 48000.0);
 }

@@ -1,47 +1,74 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Strips;
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Instruments;
 
 /// <summary>Sets instruments to play.</summary>
-public static class PlayerFactory
+/// <param name="law">By which pieces stand in a stereo output.</param>
+/// <param name="shelf">Where uploaded sound is found.</param>
+public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shelf)
 {
     private static readonly DrumRecipe Tick = DrumRecipes.Of(DrumSound.HighWoodBlock);
+
+    private readonly Microphones _microphones = new(law, sampleRateHz);
 
     /// <param name="source">Held against the rules before.</param>
     /// <param name="notes">In order of their start.</param>
     /// <param name="settingsAt">Settings as they stand at a frame; null where they stand still.</param>
     /// <exception cref="ArgumentException">The catalogue's instrument has no voice here.</exception>
-    public static Player Create(InstrumentSource source, IReadOnlyList<NoteEvent> notes, Func<long, Map<double>>? settingsAt, PanLaw law, int sampleRateHz)
+    public Player Create(InstrumentSource source, IReadOnlyList<NoteEvent> notes, Func<long, Map<double>>? settingsAt = null)
     {
+        var gain = new Decibels(InstrumentCatalogue.Find(source.Instrument)!.CalibrationDb).Linear;
         if (source.Kit is { } kit)
-            return KitPlayer(kit, notes, law, sampleRateHz);
-        Map<double> Settings(NoteEvent note) => settingsAt?.Invoke(note.StartFrame) ?? source.Settings;
-        return source.Instrument switch
-        {
-            InstrumentCatalogue.Undertow => new(notes, n => new BassVoice(n, Settings(n), sampleRateHz)),
-            InstrumentCatalogue.Bellbuoy => new(notes, n => new KeysVoice(n, Settings(n), sampleRateHz)),
-            InstrumentCatalogue.KeyTone => new(notes, n => new KeyToneVoice(n, Settings(n), sampleRateHz)),
-            InstrumentCatalogue.CountInTick => new(notes, n => new DrumVoice(Tick, n, 1, new(1, 1), sampleRateHz)),
-            _ => throw new ArgumentException($"No instrument '{source.Instrument}' is built in.", nameof(source)),
-        };
+            return KitPlayer(kit, notes, gain);
+        IReadOnlyList<Heard> both = [new(1, new(gain, gain))];
+        var make = Maker(source.Instrument);
+        return new(notes, n => new(make(n, settingsAt?.Invoke(n.StartFrame) ?? source.Settings), both));
     }
 
-    private static Player KitPlayer(Kit kit, IReadOnlyList<NoteEvent> notes, PanLaw law, int sampleRateHz)
+    /// <summary>Someone who sings or plays in place of a hardware input.</summary>
+    public Player Create(Performer performer, IReadOnlyList<NoteEvent> notes)
+    {
+        var gain = new Decibels(performer == Performer.Voice ? Performers.VoiceDb : Performers.GuitarDb).Linear;
+        IReadOnlyList<Heard> both = [new(1, new(gain, gain))];
+        return new(notes, n => new(performer == Performer.Voice ? new SingingVoice(n, sampleRateHz) : new StringVoice(n, 2400, 75, 500, sampleRateHz), both));
+    }
+
+    private Func<NoteEvent, Map<double>, IVoice> Maker(string instrument) => instrument switch
+    {
+        InstrumentCatalogue.Undertow => (n, s) => new BassVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.Bellbuoy => (n, s) => new KeysVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.Gullwing => (n, s) => new PadVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.Driftwood => (n, s) => new StringVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.Reedbox => (n, s) => new OrganVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.Squall => (n, s) => new RiserVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.KeyTone => (n, s) => new KeyToneVoice(n, s, sampleRateHz),
+        InstrumentCatalogue.CountInTick => (n, _) => new DrumVoice(Tick, n, sampleRateHz),
+        _ => throw new ArgumentException($"No instrument '{instrument}' is built in.", nameof(instrument)),
+    };
+
+    private Player KitPlayer(Kit kit, IReadOnlyList<NoteEvent> notes, double gain)
     {
         var pieces = kit.Pieces.ToDictionary(p => p.Note);
         var recipes = kit.Pieces.Select(p => p.Sound).Distinct().ToDictionary(s => s, DrumRecipes.Of);
+        var samples = kit.Pieces.Where(p => p.Sample is not null).ToDictionary(p => p.Note, p => SampleOf(p.Sample!));
+        var heard = kit.Pieces.ToDictionary(p => p.Note, p => _microphones.Of(kit, p, gain));
         return new(notes, Strike);
 
-        IVoice? Strike(NoteEvent note)
+        Struck? Strike(NoteEvent note)
         {
             if (!pieces.TryGetValue(note.Number, out var piece))
                 return null;
-            var stereo = kit.Outputs[piece.Output - 1].Format == ChannelFormat.Stereo;
-            var pan = stereo ? PanGains.Mono(piece.Pan, law) : new(1, 1);
-            return new DrumVoice(recipes[piece.Sound], note, piece.Output, pan, sampleRateHz);
+            if (!samples.TryGetValue(note.Number, out var sample))
+                return new(new DrumVoice(recipes[piece.Sound], note, sampleRateHz), heard[note.Number]);
+            return sample is null ? null : new(new SampleVoice(sample, note), heard[note.Number]);
         }
     }
+
+    /// <summary>At the render's rate; null where it is not on the shelf.</summary>
+    private float[][]? SampleOf(MediaRef sound) => shelf.Find(sound.Content) is { } found
+        ? [.. found.Lanes.Select(l => Resampler.Convert(l, found.SampleRateHz, sampleRateHz))]
+        : null;
 }

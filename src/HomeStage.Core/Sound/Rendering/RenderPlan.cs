@@ -126,6 +126,12 @@ internal sealed class RenderPlan
         if (channel.Source is not InstrumentSource source)
         {
             var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
+            if (channel.Source is InputSource)
+            {
+                var performed = _factory.Performed(channel);
+                return new(frames => performed.Render([block], frames));
+            }
+
             var clips = _factory.Clips(channel);
             return new(frames => clips.Render(block, frames));
         }

@@ -16,6 +16,7 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     private readonly TimeMap _time = new(template.Timeline);
     private readonly NoteRoute _notes = new(template, request.Act);
     private readonly int _rateHz = template.SampleRateHz;
+    private readonly PlayerFactory _players = new(template.PanLaw, template.SampleRateHz, shelf);
 
     private long LengthFrames => (long)Math.Round(range.Seconds * _rateHz);
 
@@ -27,7 +28,14 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
         var moved = kind.Parameters.Where(p => movement.Holds(channel.Id, new InstrumentTarget(p.Id))).ToList();
         // A note takes its settings as they stand when it starts.
         Map<double> SettingsAt(long frame) => Moved(source.Settings, moved, p => movement.At(channel.Id, new InstrumentTarget(p.Id), p.In(source.Settings), Seconds(frame, 0)));
-        return PlayerFactory.Create(source, Notes(channel), moved.Count == 0 ? null : SettingsAt, template.PanLaw, _rateHz);
+        return _players.Create(source, Notes(channel), moved.Count == 0 ? null : SettingsAt);
+    }
+
+    /// <summary>Someone who stands in for the hardware input of a channel.</summary>
+    public Player Performed(Channel channel)
+    {
+        var performer = Performers.Of(channel);
+        return _players.Create(performer, Events(Performers.Notes(_time, template.Key, performer)));
     }
 
     /// <param name="lateness">Frames by which what enters the processor is late.</param>
@@ -99,10 +107,13 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     private long Frame(double seconds) => (long)Math.Round((seconds - range.StartSeconds) * _rateHz);
 
     private List<NoteEvent> Notes(Channel channel) =>
-        [.. _notes.Of(channel)
-            .Select(n => (Start: Frame(n.StartSeconds), End: Frame(n.EndSeconds), Note: n))
+        Events(_notes.Of(channel).Select(n => (n.StartSeconds, n.EndSeconds, n.Number, n.Velocity)));
+
+    private List<NoteEvent> Events(IEnumerable<(double Start, double End, int Number, int Velocity)> notes) =>
+        [.. notes
+            .Select(n => (Start: Frame(n.Start), End: Frame(n.End), n.Number, n.Velocity))
             .Where(n => n.Start >= 0 && n.Start < LengthFrames)
-            .Select((n, i) => new NoteEvent(n.Start, Math.Max(n.Start + 1, n.End), n.Note.Number, n.Note.Velocity, i))];
+            .Select((n, i) => new NoteEvent(n.Start, Math.Max(n.Start + 1, n.End), n.Number, n.Velocity, i))];
 
     private List<(long Frame, double Bpm)> Tempos(int lateness)
     {
