@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Wave;
@@ -35,7 +36,7 @@ internal static class RenderBench
             // What the process costs without the meter is taken off.
             var nothing = Medians.Seconds(Runs, () => Ffmpeg(file, "anull"));
             var theirs = Medians.Seconds(Runs, () => Ffmpeg(file, "ebur128=framelog=verbose")) - nothing;
-            var ours = Medians.Seconds(Runs, () => Renderer.Measure(sound));
+            var ours = Medians.Seconds(Runs, () => SoundMeters.Of(sound.Left, sound.Right, sound.SampleRateHz));
             Medians.Say($"  loudness: ours {1e9 * ours / sound.Left.Length:0} ns a stereo sample, ffmpeg {1e9 * theirs / sound.Left.Length:0}, ratio {theirs / ours:0.0}");
         }
         finally

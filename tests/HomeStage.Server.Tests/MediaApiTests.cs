@@ -58,7 +58,7 @@ public class MediaApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         float[] lane = [.. Enumerable.Repeat(value, 48000)];
         using var stream = new MemoryStream();
-        WaveWriter.Write(new RenderedSound(lane, lane, 48000, null, null, 0), WaveDepth.Float32, stream);
+        WaveWriter.Write(new RenderedSound(lane, lane, 48000, 0), WaveDepth.Float32, stream);
         return stream.ToArray();
     }
 

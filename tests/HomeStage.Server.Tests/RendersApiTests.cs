@@ -50,6 +50,40 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     }
 
     [Fact]
+    public async Task Stream_IsTheSoundOfTheFinishedRender()
+    {
+        var job = await StartAsync("First Rehearsal", new { section = "Verse" });
+        var streamed = await server.Client.GetByteArrayAsync($"/api/renders/{job["id"]}/stream");
+        await server.WaitAsync($"/api/renders/{job["id"]}");
+
+        // A WAVE file of 32-bit floating point holds the same bytes behind its header.
+        var wave = await server.Client.GetByteArrayAsync($"/api/renders/{job["id"]}/audio");
+        Assert.Equal(wave[^streamed.Length..], streamed);
+        Assert.Equal((int)(await server.GetAsync($"/api/renders/{job["id"]}"))["frames"]! * 8, streamed.Length);
+    }
+
+    [Fact]
+    public async Task Render_OfAKey_IsWhatTheDetectorHears_AndOfNoKeyIsRefused()
+    {
+        var heard = await RenderAsync("Night Ferry", new { section = "Verse", listenTo = "bass", point = "feeding" });
+        Assert.NotNull(heard["meters"]!["peakDbfs"]);
+
+        var id = await server.TemplateAsync("Night Ferry");
+        var refused = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = "bass", point = "key", insert = "nobody" });
+        Assert.Equal("missing", (await RunningServer.JsonOf(refused))["code"]!.ToString());
+    }
+
+    [Fact]
+    public async Task Render_TellsTheChannelsOnTheWay()
+    {
+        var meters = (await RenderAsync("Night Ferry", new { section = "Verse" }))["meters"]!;
+
+        Assert.Contains(meters["channels"]!.AsArray(), c => c!["channel"]!.ToString() == "bass" && c["rmsDbfs"] is not null);
+        Assert.Contains(meters["channels"]!.AsArray(), c => c!["reductions"]!.AsArray().Any(r => (double)r!["largestDb"]! > 0.5));
+        Assert.Equal(30, meters["thirdOctavesDb"]!.AsArray().Count);
+    }
+
+    [Fact]
     public async Task Render_WhenCancelled_EndsSoon_AndHasNoSound()
     {
         var job = await StartAsync("Night Ferry", new { act = "record" });

@@ -1,16 +1,28 @@
+using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Sound;
 
-/// <summary>Two lanes of finished sound and what the meters read.</summary>
+/// <summary>Two lanes of sound, and what the meters read once it is finished.</summary>
 /// <param name="Left">Samples, unity at ±1.</param>
 /// <param name="Right">As many as <paramref name="Left"/>.</param>
-/// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>
-/// <param name="PeakDbfs">Largest sample; null for silence.</param>
 /// <param name="LatencyFrames">How late the listening point was; already taken off.</param>
-public sealed record RenderedSound(
-    float[] Left, float[] Right, int SampleRateHz, double? LoudnessLufs, double? PeakDbfs, int LatencyFrames)
+public sealed record RenderedSound(float[] Left, float[] Right, int SampleRateHz, int LatencyFrames)
 {
-    /// <summary>Largest value between the samples; null for silence, or where it was not measured.</summary>
-    public double? TruePeakDbtp { get; init; }
+    /// <summary>Null while the render goes on.</summary>
+    public SoundMeters? Meters { get; init; }
+
+    /// <summary>The channels on the way to the listening point, in the template's order; none while the render goes on.</summary>
+    public Sequence<ChannelMeters> Channels { get; init; } = [];
 
     public double Seconds => (double)Left.Length / SampleRateHz;
+
+    /// <summary>Integrated; null where it cannot be measured.</summary>
+    public double? LoudnessLufs => Meters?.LoudnessLufs;
+
+    /// <summary>Largest sample; null for silence.</summary>
+    public double? PeakDbfs => Meters?.Whole?.PeakDbfs;
+
+    /// <summary>Largest value at and between the samples; null for silence.</summary>
+    public double? TruePeakDbtp => Meters?.TruePeakDbtp;
 }

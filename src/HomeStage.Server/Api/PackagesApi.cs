@@ -42,7 +42,7 @@ internal static class PackagesApi
             return Problems.Refused(wrong);
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", job =>
         {
-            var sound = Renderer.Render(song.Template, request, job, media, cancellation: job.Cancellation);
+            var sound = Renderer.Render(song.Template, request, new JobWatcher(job), media, cancellation: job.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray());

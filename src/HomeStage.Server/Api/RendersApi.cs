@@ -13,7 +13,10 @@ internal static class RendersApi
 {
     /// <param name="ListenTo">Id of the channel to be heard; null for the main.</param>
     /// <param name="Section">Name of the one section to be rendered; null for the whole timeline.</param>
-    public sealed record NewRender(DocumentKind Kind, string Document, string Act, ChannelId? ListenTo, string? Section);
+    /// <param name="Point">Where on the channel one listens; after the fader where it is not said.</param>
+    /// <param name="Insert">The insert whose key is heard, for that point alone.</param>
+    public sealed record NewRender(
+        DocumentKind Kind, string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null);
 
     public static void MapRenders(this RouteGroupBuilder api)
     {
@@ -22,6 +25,7 @@ internal static class RendersApi
         group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<RenderedAudio> jobs) =>
             jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("render"));
         group.MapDelete("/{id}", Cancel);
+        group.MapGet("/{id}/stream", Stream).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
         group.MapGet("/{id}/audio", Audio).Produces(StatusCodes.Status200OK, contentType: "audio/wav");
     }
 
@@ -30,11 +34,12 @@ internal static class RendersApi
     {
         if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
             return Problems.NotFound("document");
-        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section);
+        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert };
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
         var key = $"{document.Id}/{document.Revision}/{request}";
-        var job = jobs.Start(key, job => RenderedAudio.Of(Renderer.Render(document.Template, request, job, media, cancellation: job.Cancellation)));
+        var job = jobs.Start(key, job => RenderedAudio.Of(
+            Renderer.Render(document.Template, request, new JobWatcher(job, job.Offer), media, cancellation: job.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 
@@ -51,17 +56,31 @@ internal static class RendersApi
     {
         if (bits is not (24 or 32))
             return Problems.Refused(new Refusal.OutOfRange("The bits of a sample", bits, 24, 32, ""));
-        if (jobs.Find(id)?.Result is not { } audio)
+        if (jobs.Find(id) is not { State: JobState.Done, Result: { } audio })
             return Problems.NotFound("finished render");
         using var wave = new MemoryStream();
         WaveWriter.Write(audio.Sound, bits == 24 ? WaveDepth.Int24 : WaveDepth.Float32, wave);
         return TypedResults.File(wave.ToArray(), "audio/wav");
     }
 
+    /// <summary>The samples as they become final: 32-bit floating point, little-endian, left and right in turn. Ends early where the
+    /// render is cancelled or fails.</summary>
+    private static async Task Stream(string id, HttpResponse response, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
+    {
+        if (jobs.Find(id) is not { } job)
+        {
+            await Problems.NotFound("render").ExecuteAsync(response.HttpContext);
+            return;
+        }
+
+        response.ContentType = "application/octet-stream";
+        await SoundStream.WriteAsync(job, response.Body, cancellation);
+    }
+
     private static JobView ViewOf(Job<RenderedAudio> job)
     {
-        var sound = job.Result?.Sound;
-        return new(job.Id, job.State, job.Progress, job.Seconds,
-            sound is null ? null : new(sound.LoudnessLufs, sound.PeakDbfs, sound.TruePeakDbtp, sound.Seconds, job.Result!.Outline));
+        var audio = job.Result;
+        return new(job.Id, job.State, job.Progress, job.Seconds, audio?.Sound.SampleRateHz, audio?.Sound.Left.Length,
+            job.State == JobState.Done && audio is not null ? MeterView.Of(audio) : null);
     }
 }

@@ -29,6 +29,7 @@ public sealed class Job<TResult>(string id, string key) : IProgress<double>, IDi
     /// <summary>How long it took, in seconds; null until done.</summary>
     public double? Seconds { get; private set; }
 
+    /// <summary>Whole once the job is done; what there is of it before, where the work offers that.</summary>
     public TResult? Result { get; private set; }
 
     public CancellationToken Cancellation => _cancel.Token;
@@ -36,6 +37,9 @@ public sealed class Job<TResult>(string id, string key) : IProgress<double>, IDi
     public bool IsOver => State is JobState.Done or JobState.Failed or JobState.Cancelled;
 
     public void Report(double value) => Volatile.Write(ref _progress, value);
+
+    /// <summary>Shows what there is of the result while the work goes on.</summary>
+    public void Offer(TResult early) => Result = early;
 
     public void Cancel()
     {
@@ -60,12 +64,14 @@ public sealed class Job<TResult>(string id, string key) : IProgress<double>, IDi
         }
         catch (OperationCanceledException)
         {
+            Result = null;
             State = JobState.Cancelled;
         }
         catch (Exception e)
         {
             // The worker must live on; whoever asks for this job is told that it failed.
             log.LogError(e, "Job {Key} failed", Key);
+            Result = null;
             State = JobState.Failed;
         }
     }

@@ -1,13 +1,16 @@
+using System.Numerics.Tensors;
 using HomeStage.Core.Sound;
 
 namespace HomeStage.Server.Jobs;
 
-/// <summary>A finished render, with its outline for drawing.</summary>
-public sealed record RenderedAudio(RenderedSound Sound, IReadOnlyList<float> Outline)
+/// <summary>A render as far as it is, with its outline for drawing once it is finished.</summary>
+/// <param name="Frames">How many frames are final, from the start.</param>
+/// <param name="Outline">Empty while the render goes on.</param>
+public sealed record RenderedAudio(RenderedSound Sound, int Frames, IReadOnlyList<float> Outline)
 {
     public const int OutlinePoints = 600;
 
-    public static RenderedAudio Of(RenderedSound sound) => new(sound, OutlineOf(sound));
+    public static RenderedAudio Of(RenderedSound sound) => new(sound, sound.Left.Length, OutlineOf(sound));
 
     /// <returns>Lowest and highest sample of each of 600 equal stretches, over both sides.</returns>
     private static float[] OutlineOf(RenderedSound sound)
@@ -28,9 +31,9 @@ public sealed record RenderedAudio(RenderedSound Sound, IReadOnlyList<float> Out
         return outline;
     }
 
-    private static float Min(ReadOnlySpan<float> lane) => System.Numerics.Tensors.TensorPrimitives.Min(lane);
+    private static float Min(ReadOnlySpan<float> lane) => TensorPrimitives.Min(lane);
 
-    private static float Max(ReadOnlySpan<float> lane) => System.Numerics.Tensors.TensorPrimitives.Max(lane);
+    private static float Max(ReadOnlySpan<float> lane) => TensorPrimitives.Max(lane);
 
     private static float Rounded(float value) => MathF.Round(value, 3);
 }

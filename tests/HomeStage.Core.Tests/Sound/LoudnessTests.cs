@@ -58,19 +58,6 @@ public class LoudnessTests
         Assert.Equal(Measure(48000, 2, [-36, -23], [3, 5], 512), Measure(48000, 2, [-36, -23], [3, 5], 337));
     }
 
-    [Fact]
-    public void Peak_IsTheLargestSampleOfEitherSide()
-    {
-        var block = new SignalBlock(2, 100);
-        block.Lane(1, 100)[40] = -0.5f;
-        var meter = new PeakMeter();
-        Assert.Null(meter.PeakDbfs);
-
-        meter.Add(block, 100);
-
-        Assert.Equal(-6.0206, meter.PeakDbfs!.Value, 3);
-    }
-
     private static double? Measure(int rate, int lanes, double[] levels, double[] seconds, int blockFrames = 512)
     {
         var samples = levels.Zip(seconds).SelectMany(part => Enumerable.Repeat(Math.Pow(10, part.First / 20), (int)Math.Round(part.Second * rate)))

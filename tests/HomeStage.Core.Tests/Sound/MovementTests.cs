@@ -136,6 +136,8 @@ public class MovementTests
 
         Assert.Equal(-12, LevelDb(key, 0.06, 0.05), 0.1);
         Assert.Equal(0f, key.Left[(int)(0.2 * Signals.Rate)..(int)(0.45 * Signals.Rate)].Max(Math.Abs));
+        // What feeds the channel is heard though its strip hears a key.
+        Assert.Equal(-6, LevelDb(Renderer.Render(template, new(InMix, T) { Point = ListeningPoint.Feeding }), 0.06, 0.05), 0.1);
         Assert.NotNull(new RenderRequest(InMix, T) { Point = ListeningPoint.Key, Insert = new("nobody") }.Check(template));
     }
 

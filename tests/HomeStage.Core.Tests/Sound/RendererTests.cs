@@ -192,13 +192,13 @@ public class RendererTests
     {
         using var cancel = new CancellationTokenSource();
         var template = OneBar(Tone("t", "mix-bus")) with { Timeline = new(60, new(4, 4), [new("Long", 200)]) };
-        var progress = new Watch(share =>
+        var watch = new Watch(frames =>
         {
-            if (share > 0.01)
+            if (frames > 100_000)
                 cancel.Cancel();
         });
 
-        Assert.Throws<OperationCanceledException>(() => Renderer.Render(template, new(InMix), progress, cancellation: cancel.Token));
+        Assert.Throws<OperationCanceledException>(() => Renderer.Render(template, new(InMix), watch, cancellation: cancel.Token));
     }
 
     [Theory]
@@ -219,8 +219,30 @@ public class RendererTests
     private static double PeakDb(RenderedSound sound, double fromSeconds, double toSeconds) =>
         20 * Math.Log10(sound.Left[(int)(fromSeconds * 48000)..(int)(toSeconds * 48000)].Max(Math.Abs));
 
-    private sealed class Watch(Action<double> see) : IProgress<double>
+    [Fact]
+    public void Render_WhileItGoesOn_ShowsWhatIsFinal()
     {
-        public void Report(double value) => see(value);
+        var template = OneBar(Tone("t", "mix-bus"));
+        var whole = Renderer.Render(template, new(InMix));
+        var seen = 0;
+
+        Renderer.Render(template, new(InMix), new Watch((sound, frames) =>
+        {
+            Assert.Equal(whole.Left[seen..frames], sound.Left[seen..frames]);
+            Assert.Null(sound.Meters);
+            seen = frames;
+        }));
+
+        Assert.Equal(whole.Left.Length, seen);
+    }
+
+    private sealed class Watch(Action<RenderedSound, int> see) : IRenderWatcher
+    {
+        public Watch(Action<int> see)
+            : this((_, frames) => see(frames))
+        {
+        }
+
+        public void OnFrames(RenderedSound sound, int frames) => see(sound, frames);
     }
 }

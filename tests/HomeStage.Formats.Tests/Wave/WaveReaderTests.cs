@@ -6,7 +6,7 @@ namespace HomeStage.Formats.Tests.Wave;
 
 public class WaveReaderTests
 {
-    private static readonly RenderedSound Sound = new([0, 0.5f, -0.25f, 1], [0.125f, -1, 0, 0.75f], 44100, null, null, 0);
+    private static readonly RenderedSound Sound = new([0, 0.5f, -0.25f, 1], [0.125f, -1, 0, 0.75f], 44100, 0);
 
     [Fact]
     public void Read_Floats_GivesThemToTheBit()

@@ -100,6 +100,6 @@ public class WaveWriterTests
     private static RenderedSound Sine()
     {
         var left = Enumerable.Range(0, 48000).Select(i => (float)(0.3 * Math.Sin(i * 0.137))).ToArray();
-        return new(left, [.. left.Select(s => -s)], 48000, null, null, 0);
+        return new(left, [.. left.Select(s => -s)], 48000, 0);
     }
 }

@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using HomeStage.Core.Sound.Meters;
 
 namespace HomeStage.Core.Sound.Rendering;
 
@@ -31,7 +32,11 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     /// <summary>Where its key can be listened to: the insert's place and a block for the key; null for most.</summary>
     public (int Place, SignalBlock Block)? KeyHeard { get; init; }
 
-    public InsertAtWork[] Strip => strip;
+    /// <summary>After the fader where it is taken there, else before it.</summary>
+    public ChannelMeter Meter { get; } = new();
+
+    public IEnumerable<InsertReduction> Reductions =>
+        strip.Where(i => i.LargestReductionDb is not null).Select(i => new InsertReduction(i.Id, i.LargestReductionDb ?? 0));
 
     public void Render(long frame, int frames)
     {
@@ -64,9 +69,14 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
             _work.Clear(frames);
         Copy(Pre, start, frames);
         if (Post is null)
+        {
+            Meter.Add(_work.Lane(0, frames), _work.Lane(lanes - 1, frames));
             return;
+        }
+
         for (var lane = 0; lane < lanes; lane++)
             Fade(lane, start, frame, frames);
+        Meter.Add(Post.Lane(0, start, frames), Post.Lane(lanes - 1, start, frames));
     }
 
     private void Fade(int lane, int start, long frame, int frames)

@@ -23,13 +23,8 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
     /// <summary>Frames at which a tempo begins, ascending.</summary>
     public IReadOnlyList<(long Frame, double Bpm)> Tempos { get; init; } = [];
 
-    /// <summary>By how much it turned the signal down at most since this was taken last, in dB; null for what never does.</summary>
-    public float? TakeReduction()
-    {
-        var most = processor is IReducesGain ? _reduction : (float?)null;
-        _reduction = 0;
-        return most;
-    }
+    /// <summary>By how much it turned the signal down at most, in dB; null for what never does.</summary>
+    public double? LargestReductionDb => processor is IReducesGain ? _reduction : null;
 
     private float _reduction;
     private int _nextTempo;

@@ -38,7 +38,8 @@ internal sealed class RenderPlan
         var listened = ListenedStage();
         LatencyFrames = _compensation.LatenessFrames[listened.Stage] - (listened.IsKey ? OwnLatency(listened.Stage) : 0);
         // What nobody plays into is silent for good, and what does not lead to the listening point is not heard.
-        var needed = Upstream(listened.Stage);
+        // A channel works as a whole, so what its strip hears after the listening point is needed too.
+        var needed = Upstream(_graph.PostOf(_graph.Stages[listened.Stage].Channel));
         _sounding = Sounding(order);
         foreach (var stage in needed.Where(_sounding.Contains))
             foreach (var (link, _) in _entering[stage].Where(x => x.Link.Kind != LinkKind.Within))

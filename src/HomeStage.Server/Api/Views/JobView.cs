@@ -1,3 +1,4 @@
+using HomeStage.Core.Templates;
 using HomeStage.Server.Jobs;
 
 namespace HomeStage.Server.Api.Views;
@@ -5,11 +6,46 @@ namespace HomeStage.Server.Api.Views;
 /// <summary>How far a render or package is.</summary>
 /// <param name="Progress">In [0, 1].</param>
 /// <param name="TookSeconds">Null until it is done.</param>
+/// <param name="SampleRateHz">Null until there is some sound.</param>
+/// <param name="Frames">How many frames it will have; null until there is some sound.</param>
 /// <param name="Meters">Null until it is done.</param>
-public sealed record JobView(string Id, JobState State, double Progress, double? TookSeconds, MeterView? Meters);
+public sealed record JobView(
+    string Id, JobState State, double Progress, double? TookSeconds, int? SampleRateHz = null, int? Frames = null, MeterView? Meters = null);
 
 /// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>
+/// <param name="RangeLu">Loudness range; null where there are no 3 s.</param>
+/// <param name="LoudestMomentaryLufs">Over 400 ms; null where there are none.</param>
+/// <param name="LoudestShortTermLufs">Over 3 s; null where there are none.</param>
 /// <param name="PeakDbfs">Largest sample; null for silence.</param>
 /// <param name="TruePeakDbtp">Largest value between samples; null for silence.</param>
+/// <param name="RmsDbfs">Of both sides; null for silence.</param>
+/// <param name="CrestDb">Peak over RMS; null for silence.</param>
+/// <param name="Correlation">Of the two sides, in [−1, 1]; null for silence.</param>
 /// <param name="Outline">The waveform as pairs of lowest and highest sample over equal stretches, for drawing.</param>
-public sealed record MeterView(double? LoudnessLufs, double? PeakDbfs, double? TruePeakDbtp, double Seconds, IReadOnlyList<float> Outline);
+/// <param name="LoudnessOverTime">Momentary loudness over equal stretches, in LUFS, −70 at least.</param>
+/// <param name="ThirdOctavesDb">The mean spectrum in bands from 25 Hz to 20 kHz; null for silence and for what is too short.</param>
+/// <param name="Channels">What every channel on the way gave.</param>
+public sealed record MeterView(
+    double? LoudnessLufs, double? RangeLu, double? LoudestMomentaryLufs, double? LoudestShortTermLufs, double? PeakDbfs, double? TruePeakDbtp,
+    double? RmsDbfs, double? CrestDb, double? Correlation, double Seconds, IReadOnlyList<float> Outline, IReadOnlyList<double> LoudnessOverTime,
+    IReadOnlyList<double>? ThirdOctavesDb, IReadOnlyList<ChannelMeterView> Channels)
+{
+    /// <param name="audio">A finished render.</param>
+    public static MeterView Of(RenderedAudio audio)
+    {
+        var meters = audio.Sound.Meters ?? throw new ArgumentException("The render is not finished.", nameof(audio));
+        return new(
+            meters.LoudnessLufs, meters.RangeLu, meters.LoudestMomentaryLufs, meters.LoudestShortTermLufs, meters.Whole?.PeakDbfs, meters.TruePeakDbtp,
+            meters.Whole?.RmsDbfs, meters.Whole?.CrestDb, meters.Whole?.Correlation, audio.Sound.Seconds, audio.Outline, meters.OverTime, meters.ThirdOctavesDb,
+            [.. audio.Sound.Channels.Select(c => new ChannelMeterView(
+                c.Channel, c.Reading?.PeakDbfs, c.Reading?.RmsDbfs, c.Reading?.CrestDb, c.Reading?.Correlation,
+                [.. c.Reductions.Select(r => new ReductionView(r.Insert, Math.Round(r.LargestDb, 2)))]))]);
+    }
+}
+
+/// <summary>What a channel gave during a render; nulls for silence.</summary>
+public sealed record ChannelMeterView(
+    ChannelId Channel, double? PeakDbfs, double? RmsDbfs, double? CrestDb, double? Correlation, IReadOnlyList<ReductionView> Reductions);
+
+/// <param name="LargestDb">How far the insert turned the channel down at most.</param>
+public sealed record ReductionView(InsertId Insert, double LargestDb);
