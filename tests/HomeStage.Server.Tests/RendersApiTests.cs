@@ -53,13 +53,15 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     public async Task Stream_IsTheSoundOfTheFinishedRender()
     {
         var job = await StartAsync("First Rehearsal", new { section = "Verse" });
-        var streamed = await server.Client.GetByteArrayAsync($"/api/renders/{job["id"]}/stream");
+        using var answer = await server.Client.GetAsync($"/api/renders/{job["id"]}/stream");
+        var streamed = await answer.Content.ReadAsByteArrayAsync();
         await server.WaitAsync($"/api/renders/{job["id"]}");
 
         // A WAVE file of 32-bit floating point holds the same bytes behind its header.
         var wave = await server.Client.GetByteArrayAsync($"/api/renders/{job["id"]}/audio");
         Assert.Equal(wave[^streamed.Length..], streamed);
-        Assert.Equal((int)(await server.GetAsync($"/api/renders/{job["id"]}"))["frames"]! * 8, streamed.Length);
+        Assert.Equal($"{streamed.Length / 8}", answer.Headers.GetValues("Sound-Frames").Single());
+        Assert.Equal("48000", answer.Headers.GetValues("Sound-Rate").Single());
     }
 
     [Fact]
@@ -69,7 +71,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
         Assert.NotNull(heard["meters"]!["peakDbfs"]);
 
         var id = await server.TemplateAsync("Night Ferry");
-        var refused = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = "bass", point = "key", insert = "nobody" });
+        var refused = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = "bass", section = (string?)null, point = "key", insert = "nobody" });
         Assert.Equal("missing", (await RunningServer.JsonOf(refused))["code"]!.ToString());
     }
 

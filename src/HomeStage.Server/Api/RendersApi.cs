@@ -1,3 +1,4 @@
+using System.Globalization;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
@@ -63,8 +64,8 @@ internal static class RendersApi
         return TypedResults.File(wave.ToArray(), "audio/wav");
     }
 
-    /// <summary>The samples as they become final: 32-bit floating point, little-endian, left and right in turn. Ends early where the
-    /// render is cancelled or fails.</summary>
+    /// <summary>The samples as they become final: 32-bit floating point, little-endian, left and right in turn; the headers say how
+    /// many frames there will be, and how many a second. Ends early where the render is cancelled or fails.</summary>
     private static async Task Stream(string id, HttpResponse response, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
     {
         if (jobs.Find(id) is not { } job)
@@ -74,6 +75,10 @@ internal static class RendersApi
         }
 
         response.ContentType = "application/octet-stream";
+        if (await SoundStream.BeginningAsync(job, cancellation) is not { } sound)
+            return;
+        response.Headers["Sound-Frames"] = sound.Left.Length.ToString(CultureInfo.InvariantCulture);
+        response.Headers["Sound-Rate"] = sound.SampleRateHz.ToString(CultureInfo.InvariantCulture);
         await SoundStream.WriteAsync(job, response.Body, cancellation);
     }
 

@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using HomeStage.Core.Sound;
 
 namespace HomeStage.Server.Jobs;
 
@@ -7,7 +8,15 @@ internal static class SoundStream
 {
     private const int BytesAFrame = 8;
     private const int Stretch = 8192;
-    private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(10);
+    private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(5);
+
+    /// <returns>The sound once there is some of it; null where the job ends without.</returns>
+    public static async Task<RenderedSound?> BeginningAsync(Job<RenderedAudio> job, CancellationToken cancellation)
+    {
+        while (job.Result is null && !job.IsOver)
+            await Task.Delay(Pause, cancellation);
+        return job.Result?.Sound;
+    }
 
     /// <summary>Left and right in turn, 32-bit floating point, little-endian, until all is sent or the job ends without a sound.</summary>
     public static async Task WriteAsync(Job<RenderedAudio> job, Stream body, CancellationToken cancellation)

@@ -1774,6 +1774,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/renders/{id}/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders/{id}/audio": {
         parameters: {
             query?: never;
@@ -2024,6 +2059,18 @@ export interface components {
         ChannelId: string;
         /** @enum {unknown} */
         ChannelKind: "audio" | "instrument" | "split" | "bus" | "return" | "trigger" | "direct" | "notes" | "main";
+        ChannelMeterView: {
+            channel: components["schemas"]["ChannelId"];
+            /** Format: double */
+            peakDbfs: null | number;
+            /** Format: double */
+            rmsDbfs: null | number;
+            /** Format: double */
+            crestDb: null | number;
+            /** Format: double */
+            correlation: null | number;
+            reductions: components["schemas"]["ReductionView"][];
+        };
         ChannelView: {
             channel: components["schemas"]["Channel"];
             /** Format: int32 */
@@ -2057,7 +2104,7 @@ export interface components {
             channels: components["schemas"]["ChannelView"][];
         };
         /** @enum {unknown} */
-        DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong";
+        DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
         Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
@@ -2561,7 +2608,11 @@ export interface components {
             progress: number;
             /** Format: double */
             tookSeconds: null | number;
-            meters: null | components["schemas"]["MeterView"];
+            /** Format: int32 */
+            sampleRateHz?: null | number;
+            /** Format: int32 */
+            frames?: null | number;
+            meters?: null | components["schemas"]["MeterView"];
         };
         KeyInput: {
             on: boolean;
@@ -2583,6 +2634,7 @@ export interface components {
         KitOutput: {
             name: string;
             format: components["schemas"]["ChannelFormat"];
+            hears?: components["schemas"]["Microphone"];
         };
         Lever: {
             id: string;
@@ -2604,6 +2656,11 @@ export interface components {
             section: string;
             points: components["schemas"]["ShapePoint"][];
         };
+        /**
+         * @default after-fader
+         * @enum {unknown}
+         */
+        ListeningPoint: "after-fader" | "before-fader" | "feeding" | "key";
         LogEntry: {
             /** Format: int32 */
             number: number;
@@ -2637,13 +2694,33 @@ export interface components {
             /** Format: double */
             loudnessLufs: null | number;
             /** Format: double */
+            rangeLu: null | number;
+            /** Format: double */
+            loudestMomentaryLufs: null | number;
+            /** Format: double */
+            loudestShortTermLufs: null | number;
+            /** Format: double */
             peakDbfs: null | number;
             /** Format: double */
             truePeakDbtp: null | number;
             /** Format: double */
+            rmsDbfs: null | number;
+            /** Format: double */
+            crestDb: null | number;
+            /** Format: double */
+            correlation: null | number;
+            /** Format: double */
             seconds: number;
             outline: number[];
+            loudnessOverTime: number[];
+            thirdOctavesDb: null | number[];
+            channels: components["schemas"]["ChannelMeterView"][];
         };
+        /**
+         * @default close
+         * @enum {unknown}
+         */
+        Microphone: "close" | "overhead" | "hall";
         MidiAnswer: {
             parts: components["schemas"]["MidiPartView"][];
             /** Format: int32 */
@@ -2691,6 +2768,8 @@ export interface components {
             act: string;
             listenTo: null | components["schemas"]["ChannelId"];
             section: null | string;
+            point?: components["schemas"]["ListeningPoint"];
+            insert?: null | string;
         };
         NewSong: {
             templateId: string;
@@ -2842,6 +2921,7 @@ export interface components {
              * @default 0
              */
             pan: number;
+            sample?: null | components["schemas"]["MediaRef"];
         };
         PlacedChannel: {
             channel: components["schemas"]["Channel"];
@@ -2863,6 +2943,11 @@ export interface components {
             hasKey: boolean;
             hasTrigger: boolean;
             parameters: components["schemas"]["ParameterView"][];
+        };
+        ReductionView: {
+            insert: components["schemas"]["InsertId"];
+            /** Format: double */
+            largestDb: number;
         };
         ReturnRequest: {
             /** Format: int32 */
@@ -3080,7 +3165,7 @@ export interface components {
             sections: components["schemas"]["SectionView"][];
         };
         /** @enum {unknown} */
-        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "choice";
+        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice";
         /** @enum {unknown} */
         WaitReason: "song-key" | "person" | "other";
         WaitsFor: {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Icon from './Icon.vue'
+import ListeningPlace from './ListeningPlace.vue'
+import SpectrumLine from './SpectrumLine.vue'
 import WaveRibbon from './WaveRibbon.vue'
 import { numberText, secondsText } from './decibels'
 import { useDocument } from '@/state/document'
@@ -9,9 +11,6 @@ import { useListening } from '@/state/listening'
 const document = useDocument()
 const listening = useListening()
 
-const points = computed(() =>
-  document.ordered.filter((row) => row.channel.kind !== 'notes' && row.channel.kind !== 'main'),
-)
 const timeline = computed(() => document.head?.timeline)
 const sections = computed(() => {
   if (!timeline.value) return []
@@ -29,9 +28,17 @@ const state = computed(() => {
     : 'Older than the template'
 })
 
-function choose(event: Event, which: 'point' | 'section') {
-  listening[which] = (event.target as HTMLSelectElement).value || null
-}
+const readings = computed(() => {
+  const m = listening.meters
+  const text = (value: number | null | undefined, digits: number, unit: string) =>
+    value == null ? '—' : `${numberText(value, digits)}${unit}`
+  return [
+    { name: 'Loudness', value: text(m?.loudnessLufs, 1, ' LUFS') },
+    { name: 'Range', value: text(m?.rangeLu, 1, ' LU') },
+    { name: 'True peak', value: text(m?.truePeakDbtp, 1, ' dBTP') },
+    { name: 'Correlation', value: text(m?.correlation, 2, '') },
+  ]
+})
 </script>
 
 <template>
@@ -49,16 +56,13 @@ function choose(event: Event, which: 'point' | 'section') {
       </svg>
     </button>
     <template v-if="document.head">
-      <label class="pick">
-        <span class="label">Listening to</span>
-        <select :value="listening.point ?? ''" @change="choose($event, 'point')">
-          <option value="">Main</option>
-          <option v-for="row in points" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
-        </select>
-      </label>
+      <ListeningPlace />
       <label class="pick">
         <span class="label">Over</span>
-        <select :value="listening.section ?? ''" @change="choose($event, 'section')">
+        <select
+          :value="listening.section ?? ''"
+          @change="listening.section = ($event.target as HTMLSelectElement).value || null"
+        >
           <option value="">Whole timeline</option>
           <option v-for="s in timeline?.sections" :key="s.name" :value="s.name">{{ s.name }}</option>
         </select>
@@ -76,23 +80,17 @@ function choose(event: Event, which: 'point' | 'section') {
       </button>
       <WaveRibbon
         :outline="listening.meters?.outline ?? []"
+        :loudness="listening.meters?.loudnessOverTime ?? []"
         :sections="sections"
         :faded="!listening.isCurrent"
         :position="listening.position"
         @seek="listening.seek"
       />
+      <SpectrumLine :levels="listening.meters?.thirdOctavesDb" />
       <dl class="meters" aria-live="polite">
-        <div>
-          <dt>Loudness</dt>
-          <dd>
-            {{ listening.meters?.loudnessLufs == null ? '—' : `${numberText(listening.meters.loudnessLufs, 1)} LUFS` }}
-          </dd>
-        </div>
-        <div>
-          <dt>True peak</dt>
-          <dd>
-            {{ listening.meters?.truePeakDbtp == null ? '—' : `${numberText(listening.meters.truePeakDbtp, 1)} dBTP` }}
-          </dd>
+        <div v-for="r in readings" :key="r.name">
+          <dt>{{ r.name }}</dt>
+          <dd>{{ r.value }}</dd>
         </div>
       </dl>
       <div class="work">
@@ -167,15 +165,23 @@ dt {
 }
 
 .meters {
-  display: flex;
-  gap: 16px;
+  display: grid;
+  grid-template-columns: auto auto;
+  gap: 2px 14px;
   margin: 0;
+}
+
+.meters div {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 6px;
 }
 
 .meters dd {
   margin: 0;
   font-weight: 600;
-  min-width: 84px;
+  font-size: 13px;
   white-space: nowrap;
 }
 

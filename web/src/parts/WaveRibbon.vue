@@ -6,6 +6,8 @@ import { computed, ref, useTemplateRef } from 'vue'
 const props = defineProps<{
   /** Pairs of lowest and highest sample. */
   outline: readonly number[]
+  /** Momentary loudness over equal stretches, in LUFS. */
+  loudness: readonly number[]
   sections: readonly { name: string; from: number }[]
   faded: boolean
   position: () => number | undefined
@@ -30,6 +32,13 @@ const ribbon = computed(() => {
   const upper = Array.from({ length: points }, (_, i) => `${x(i)} ${y(props.outline[2 * i + 1]! + 0.015)}`)
   const lower = Array.from({ length: points }, (_, i) => `${x(i)} ${y(props.outline[2 * i]! - 0.015)}`).reverse()
   return `M${upper.join('L')}L${lower.join('L')}Z`
+})
+
+const loudLine = computed(() => {
+  const points = props.loudness.length
+  if (points < 2) return ''
+  const y = (lufs: number) => (height - (1 + Math.max(-60, Math.min(0, lufs)) / 60) * height).toFixed(1)
+  return `M${props.loudness.map((lufs, i) => `${((i / (points - 1)) * width.value).toFixed(1)} ${y(lufs)}`).join('L')}`
 })
 
 function seekTo(event: MouseEvent) {
@@ -62,6 +71,7 @@ function onKey(event: KeyboardEvent) {
       @keydown="onKey"
     >
       <path :d="ribbon" fill="var(--wave)" :opacity="faded ? 0.45 : 1" />
+      <path class="loud" :d="loudLine"><title>Loudness over time: the top is 0 LUFS, the bottom −60</title></path>
       <path v-if="!ribbon" :d="`M0 17H${width}`" stroke="var(--line)" />
       <g v-for="section in sections" :key="section.name">
         <path v-if="section.from > 0" :d="`M${section.from * width} 0v36`" stroke="var(--panel)" stroke-width="2" />
@@ -83,6 +93,13 @@ function onKey(event: KeyboardEvent) {
 svg {
   display: block;
   cursor: pointer;
+}
+
+.loud {
+  fill: none;
+  stroke: var(--text);
+  stroke-width: 1;
+  opacity: 0.75;
 }
 
 text {

@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, asked, Refusal, sentenceOf } from '@/api/client'
-import type { Job, Meters } from '@/api/types'
+import type { Job, ListeningPoint, Meters } from '@/api/types'
 import { LoopPlayer } from './loopPlayer'
+import { readSound } from './soundStream'
 import { useDocument } from './document'
 
 const pollMs = 120
@@ -11,6 +12,9 @@ const pollMs = 120
 export const useListening = defineStore('listening', () => {
   const document = useDocument()
   const point = ref<string | null>(null)
+  const where = ref<ListeningPoint>('after-fader')
+  const insert = ref<string | null>(null)
+  const follows = ref(false)
   const section = ref<string | null>(null)
   const loops = ref(true)
   const playing = ref(false)
@@ -23,14 +27,23 @@ export const useListening = defineStore('listening', () => {
   /** Names what a render would be of; a render of another is old. */
   const wanted = computed(() =>
     document.head
-      ? [document.head.id, document.head.revision, document.act, point.value, section.value].join('/')
+      ? [
+          document.head.id,
+          document.head.revision,
+          document.act,
+          point.value,
+          where.value,
+          insert.value,
+          section.value,
+        ].join('/')
       : undefined,
   )
   const rendering = computed(() => job.value?.state === 'waiting' || job.value?.state === 'running')
   const isCurrent = computed(() => heardRevision.value === wanted.value)
   const pointName = computed(() => (point.value ? (document.rows.get(point.value)?.channel.name ?? 'Main') : 'Main'))
 
-  async function render(): Promise<boolean> {
+  /** @param sounds whether what arrives is heard at once */
+  async function render(sounds = false): Promise<boolean> {
     const head = document.head
     const name = wanted.value
     if (!head || !name) return false
@@ -46,13 +59,20 @@ export const useListening = defineStore('listening', () => {
             act: document.act,
             listenTo: point.value,
             section: section.value,
+            point: where.value,
+            insert: insert.value,
           },
         }),
       )
-      const done = await watchJob(job.value.id)
-      if (done?.state !== 'done') return false
-      const sound = await fetch(`/api/renders/${done.id}/audio`)
-      await player.load(await sound.arrayBuffer(), loops.value)
+      const { id } = job.value
+      const [done, sound] = await Promise.all([
+        watchJob(id),
+        readSound(id, (arriving) => {
+          if (sounds && job.value?.id === id && playing.value) player.playArriving(arriving)
+        }),
+      ])
+      if (done?.state !== 'done' || !sound) return false
+      player.take(sound, loops.value)
       meters.value = done.meters ?? undefined
       heardRevision.value = name
       return true
@@ -86,12 +106,30 @@ export const useListening = defineStore('listening', () => {
       playing.value = false
       return
     }
-    if ((await render()) && player.start(loops.value)) playing.value = true
+    player.wake(document.head?.sampleRateHz ?? 48000)
+    playing.value = true
+    if (isCurrent.value) player.start(loops.value)
+    else if (!(await render(true)) && !rendering.value) {
+      player.stop()
+      playing.value = false
+    }
   }
 
   function seek(share: number) {
     player.seek(share, loops.value && playing.value, playing.value)
   }
+
+  /** Another listening point; after its fader unless said otherwise. */
+  function listenTo(channel: string | null, place: ListeningPoint = 'after-fader', key: string | null = null) {
+    point.value = channel
+    where.value = place
+    insert.value = key
+  }
+
+  watch(
+    () => follows.value && document.selectedId,
+    (id) => id && document.rows.get(id)?.channel.kind !== 'notes' && listenTo(id),
+  )
 
   // The loop goes on: the new sound takes the old one's place when it is there.
   watch(wanted, async (name, before) => {
@@ -107,12 +145,12 @@ export const useListening = defineStore('listening', () => {
     playing.value = false
     meters.value = undefined
     heardRevision.value = undefined
-    point.value = null
+    listenTo(null)
     section.value = document.head?.opening?.loopSection ?? null
   }
 
   return {
-    point, section, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
-    render, cancel, play, seek, position: () => player.position(),
+    point, where, insert, follows, section, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
+    listenTo, render, cancel, play, seek, position: () => player.position(),
   } // prettier-ignore
 })

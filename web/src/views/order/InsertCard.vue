@@ -9,14 +9,23 @@ import type { Channel, Edit, Insert } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useListening } from '@/state/listening'
+import { numberText } from '@/parts/decibels'
 
 const props = defineProps<{ channel: Channel; insert: Insert; place: number; open: boolean }>()
 defineEmits<{ toggle: [] }>()
 const document = useDocument()
 const catalogue = useCatalogue()
+const listening = useListening()
 
 const kind = computed(() => catalogue.processors.get(props.insert.processor))
 const parked = computed(() => props.insert.parkedIn.includes(document.act))
+const reduction = computed(
+  () =>
+    listening.meters?.channels
+      .find((c) => c.channel === props.channel.id)
+      ?.reductions.find((r) => r.insert === props.insert.id)?.largestDb,
+)
 const about = computed(() => ({ channel: props.channel.id, insert: props.insert.id }))
 
 function send(edit: Edit) {
@@ -35,7 +44,10 @@ function park() {
     <div class="head">
       <button type="button" class="open" :aria-expanded="open" @click="$emit('toggle')">
         <Icon :name="open ? 'fold' : 'unfold'" :size="13" />{{ kind?.name
-        }}<span v-if="insert.key?.on" class="plum">keyed</span><span v-if="insert.waitsFor" class="plum">waits</span>
+        }}<span v-if="insert.key?.on" class="plum">keyed</span><span v-if="insert.waitsFor" class="plum">waits</span
+        ><span v-if="reduction" class="quiet taken" title="How far it turned the sound down at most in the last render"
+          >−{{ numberText(reduction, 1) }} dB</span
+        >
       </button>
       <button
         type="button"
@@ -115,6 +127,11 @@ function park() {
   padding: 4px 0;
   cursor: pointer;
   text-align: left;
+}
+
+.taken {
+  margin-left: auto;
+  font-size: 12px;
 }
 
 .state {

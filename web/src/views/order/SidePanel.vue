@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import FeedsList from './FeedsList.vue'
 import GroovesDialog from './GroovesDialog.vue'
+import HeardLine from './HeardLine.vue'
 import InsertList from './InsertList.vue'
 import ManyPanel from './ManyPanel.vue'
 import NoteProcessors from './NoteProcessors.vue'
@@ -38,7 +39,7 @@ function note(text: string) {
 }
 
 function listen() {
-  listening.point = heard.value || channel.value?.kind === 'main' ? null : (channel.value?.id ?? null)
+  listening.listenTo(heard.value || channel.value?.kind === 'main' ? null : (channel.value?.id ?? null))
 }
 
 function remove() {
@@ -64,6 +65,7 @@ function remove() {
         </button>
         <button v-if="channel.kind !== 'main'" type="button" class="plain bare" @click="remove">Remove</button>
       </div>
+      <HeardLine :channel="channel.id" />
       <section v-if="found.length" class="found">
         <FindingCard v-for="finding in found" :key="finding.key" :finding="finding" @go="document.choose($event)" />
       </section>
