@@ -9,7 +9,7 @@ import { openStage, openTemplate, row } from './stage.mjs'
 let stage
 let page
 before(async () => {
-  stage = await openStage()
+  stage = await openStage({ height: 1000 })
   page = stage.page
 })
 after(() => stage.close())
@@ -116,7 +116,9 @@ test('undo takes back one by one, redo brings again', async () => {
 test('it is rendered, measured, played, and after an edit goes on with the new sound', async () => {
   await page.getByLabel('Over').selectOption('Verse')
   await page.getByRole('button', { name: 'Play', exact: true }).click()
-  await page.getByRole('button', { name: 'Pause' }).waitFor({ timeout: 60_000 })
+  // It sounds before it is finished.
+  await page.getByRole('button', { name: 'Pause' }).waitFor()
+  await page.waitForFunction(() => document.querySelector('.meters dd').innerText !== '—', undefined, { timeout: 60_000 })
   const loudness = await page.locator('.meters dd').first().innerText()
   assert.match(loudness, /^−\d+\.\d LUFS$/)
   const first = await playhead()
@@ -208,7 +210,7 @@ function readMidi(midi) {
   assert.deepEqual(all('keySignature').map((e) => [e.key, e.scale]), [[-1, 1]])
   assert.deepEqual(all('marker').map((e) => e.text), ['Intro', 'Verse', 'Crossing', 'Chorus', 'Landing'])
   const names = midi.tracks.slice(1).map((t) => t.find((e) => e.type === 'trackName').text)
-  assert.deepEqual(names, ['Tidewater Kit', 'Undertow', 'Bellbuoy', 'Bellbuoy, high', 'Harbour lights', 'Lamp keys'])
+  assert.deepEqual(names, ['Tidewater Kit', 'Undertow', 'Bellbuoy', 'Bellbuoy, high', 'Gullwing', 'Driftwood', 'Reedbox', 'Harbour lights', 'Lamp keys'])
   const kit = midi.tracks[1].filter((e) => e.type === 'noteOn' && e.velocity > 0)
   assert.ok(kit.length > 200)
   assert.ok(kit.every((e) => e.channel === 9))

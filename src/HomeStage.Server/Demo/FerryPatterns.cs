@@ -59,6 +59,12 @@ internal static class FerryPatterns
             (9, 2, 81, 64), (11, 1, 79, 56), (21, 3, 77, 60), (33, 2, 84, 66), (35, 1, 81, 58), (42, 2, 79, 60), (45, 3, 76, 62)),
     ];
 
+    public static Pattern[] Pad() => [Sketch.Held("Fog", SixEight, Verse, Dm, Bb, F, C), Sketch.Held("Fog lifts", SixEight, Chorus, Gm, Dm, Bb, A)];
+
+    public static Pattern[] Plucks() => [Sketch.Broken("Rigging", Sketch.Eighth, 6, Chorus, Gm, Dm, Bb, A), Sketch.Broken("Rigging, quieter", Sketch.Eighth, 3, Quiet, Dm, Bb, F, C)];
+
+    public static Pattern[] Reeds() => [Sketch.Held("Foghorns", 4 * Ticks.PerQuarter, Crossing, Dm, Gm, Dm, A), Sketch.Held("Harbour mass", SixEight, Chorus, Gm, Dm, Bb, A)];
+
     public static Pattern Pulse() => Sketch.Line("Felt beat", 3 * Sketch.Eighth, 1, [], (0, 1.0 / 6, 60, 100));
 
     public static Pattern CountIn() => Sketch.Beats("Two and lift", Sketch.Eighth, ["Intro"], (76, "XooxooXooxoo............"));

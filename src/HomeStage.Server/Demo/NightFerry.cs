@@ -54,13 +54,16 @@ internal static class NightFerry
         Player("undertow", "Undertow", "bass", InstrumentCatalogue.Undertow, -2, 0, null, FerryPatterns.Bass(), Equaliser(("high-cut", 1), ("high-cut-hz", 3500)), Compressor(-18, 3)),
         Player("bellbuoy", "Bellbuoy", "instruments", InstrumentCatalogue.Bellbuoy, -3, -0.2, null, FerryPatterns.Keys(), Equaliser(("low-cut", 1), ("low-cut-hz", 140))),
         Player("high-bellbuoy", "Bellbuoy, high", "instruments", InstrumentCatalogue.Bellbuoy, -9, 0.35, null, FerryPatterns.HighKeys(), Equaliser(("low-cut", 1), ("low-cut-hz", 300))),
+        Player("gullwing", "Gullwing", "instruments", InstrumentCatalogue.Gullwing, -12, 0, null, FerryPatterns.Pad(), Equaliser(("low-cut", 1), ("low-cut-hz", 180))),
+        Player("driftwood", "Driftwood", "instruments", InstrumentCatalogue.Driftwood, -8, 0.15, null, FerryPatterns.Plucks(), Equaliser(("low-cut", 1), ("low-cut-hz", 110))),
+        Player("reedbox", "Reedbox", "instruments", InstrumentCatalogue.Reedbox, -13, -0.35, null, FerryPatterns.Reeds(), Equaliser(("low-cut", 1), ("low-cut-hz", 160))),
         Trigger("pulse", "Pulse trigger", FerryPatterns.Pulse()),
         CountIn(FerryPatterns.CountIn()),
     ];
 
     private static Edit[] Voices() =>
     [
-        Voice("guitar", "Guitar", "guitars", 7, -3, -0.3, Equaliser(("low-cut", 1), ("low-cut-hz", 90)), Compressor(-20, 2.5)),
+        Voice("guitar", "Guitar", "guitars", 7, -6, -0.3, Equaliser(("low-cut", 1), ("low-cut-hz", 90)), Compressor(-20, 2.5), Amplifier(14)),
         Voice("guitar-clean", "Guitar, clean twin", "guitars", 8, -6, 0.3, Equaliser(("low-cut", 1), ("low-cut-hz", 90))),
         Voice("narrator", "Narrator", "voices", 1, -2, 0, Equaliser(("low-cut", 1), ("low-cut-hz", 80), ("bell-2-hz", 3200), ("bell-2-db", 1.5)), Compressor(-20, 3)),
         .. new (string Id, string Name, double Pan)[] { ("low", "Singer low", -0.25), ("middle", "Singer middle", 0), ("high", "Singer high", 0.25) }

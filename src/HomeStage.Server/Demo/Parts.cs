@@ -113,6 +113,8 @@ internal static class Parts
         Make("delay", ProcessorCatalogue.Delay,
             [("left-quarters", leftQuarters), ("right-quarters", rightQuarters), ("feedback-percent", feedbackPercent), ("high-cut-hz", highCutHz)]);
 
+    public static Insert Amplifier(double driveDb) => Make("amp", ProcessorCatalogue.Amplifier, [("drive-db", driveDb)]);
+
     public static Insert Limiter(double inputDb, double ceilingDb) =>
         Make("limit", ProcessorCatalogue.Limiter, [("input-db", inputDb), ("ceiling-db", ceilingDb)]);
 
