@@ -1,8 +1,12 @@
 using HomeStage.Bench;
 
-// dotnet run -c Release --project bench/HomeStage.Bench [render] [edit] [weight]; without a word all of them
+// dotnet run -c Release --project bench/HomeStage.Bench [kernels] [strips] [render] [edit] [weight]; without a word all of them
 Console.WriteLine($"{Environment.ProcessorCount} cores, {System.Runtime.InteropServices.RuntimeInformation.FrameworkDescription}, medians");
 bool Asked(string word) => args.Length == 0 || args.Contains(word);
+if (Asked("kernels"))
+    KernelBench.Run();
+if (Asked("strips"))
+    StripsBench.Run();
 if (Asked("render"))
     RenderBench.Run();
 if (Asked("edit"))

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Templates;
@@ -34,24 +33,14 @@ internal static class RenderBench
             using (var stream = File.Create(file))
                 WaveWriter.Write(sound, WaveDepth.Float32, stream);
             // What the process costs without the meter is taken off.
-            var nothing = Medians.Seconds(Runs, () => Ffmpeg(file, "anull"));
-            var theirs = Medians.Seconds(Runs, () => Ffmpeg(file, "ebur128=framelog=verbose")) - nothing;
+            var nothing = Tools.FfmpegSeconds(Runs, file, "anull");
+            var theirs = Tools.FfmpegSeconds(Runs, file, "ebur128=framelog=verbose:peak=true") - nothing;
             var ours = Medians.Seconds(Runs, () => SoundMeters.Of(sound.Left, sound.Right, sound.SampleRateHz));
-            Medians.Say($"  loudness: ours {1e9 * ours / sound.Left.Length:0} ns a stereo sample, ffmpeg {1e9 * theirs / sound.Left.Length:0}, ratio {theirs / ours:0.0}");
+            Medians.Say($"  all meters: ours {1e9 * ours / sound.Left.Length:0} ns a stereo sample, ffmpeg's loudness and true peak {1e9 * theirs / sound.Left.Length:0}, ratio {theirs / ours:0.0}");
         }
         finally
         {
             File.Delete(file);
         }
-    }
-
-    private static void Ffmpeg(string file, string filter)
-    {
-        using var process = Process.Start(new ProcessStartInfo("ffmpeg",
-            ["-hide_banner", "-nostats", "-loglevel", "error", "-i", file, "-af", filter, "-f", "null", "-"])
-        { UseShellExecute = false })!;
-        process.WaitForExit();
-        if (process.ExitCode != 0)
-            throw new InvalidOperationException($"ffmpeg ended with {process.ExitCode}.");
     }
 }

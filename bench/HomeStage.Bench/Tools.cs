@@ -1,0 +1,21 @@
+using System.Diagnostics;
+
+namespace HomeStage.Bench;
+
+/// <summary>General-purpose programs, timed as processes.</summary>
+internal static class Tools
+{
+    public static double FfmpegSeconds(int runs, string file, string filter) => Medians.Seconds(runs, () =>
+        Run("ffmpeg", ["-hide_banner", "-nostats", "-loglevel", "error", "-i", file, "-af", filter, "-f", "null", "-"]));
+
+    public static double SoxSeconds(int runs, string file, params string[] effects) => Medians.Seconds(runs, () =>
+        Run("sox", ["-V0", file, "-n", .. effects]));
+
+    private static void Run(string program, string[] arguments)
+    {
+        using var process = Process.Start(new ProcessStartInfo(program, arguments) { UseShellExecute = false })!;
+        process.WaitForExit();
+        if (process.ExitCode != 0)
+            throw new InvalidOperationException($"{program} ended with {process.ExitCode}.");
+    }
+}
