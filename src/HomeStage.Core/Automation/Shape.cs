@@ -37,7 +37,8 @@ public sealed record Shape(Target Target, string Section, Sequence<ShapePoint> P
 /// <param name="Value">Finite; in the unit of what it moves. A level of −200 dB is silence.</param>
 public sealed record ShapePoint(double Place, double Value)
 {
-    internal static double At(Sequence<ShapePoint> points, double place)
+    /// <returns>The value at a place in [0, 1]; before the first point its value, after the last its.</returns>
+    public static double At(Sequence<ShapePoint> points, double place)
     {
         var next = points.IndexWhere(p => p.Place > place);
         if (next < 0)

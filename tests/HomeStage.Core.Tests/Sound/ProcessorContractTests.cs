@@ -62,18 +62,102 @@ public class ProcessorContractTests
         Assert.All(Run(Create(id, ends, lanes), block, 256), s => Assert.True(float.IsFinite(s)));
     }
 
+    /// <summary>Half a minute of nothing after a burst: whatever rings has died, to the last bit.</summary>
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void AfterItsTail_ItIsSilentAgain(string id)
+    {
+        var processor = Create(id, "default", 2);
+        Run(processor, Noise(2), 256);
+        for (var stretch = 0; stretch < 30 * Rate / Frames; stretch++)
+            Run(processor, new SignalBlock(2, Frames), Frames);
+
+        Assert.All(Run(processor, new SignalBlock(2, Frames), Frames), s => Assert.Equal(0, s));
+    }
+
+    /// <summary>Numbers near zero slow some processors down a hundredfold; what dies must not end among them.</summary>
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void WhatDies_LeavesNoNumbersThatSlowTheMachineDown(string id)
+    {
+        var processor = Create(id, "default", 2);
+        Run(processor, Noise(2), 256);
+        for (var i = 0; i < 20; i++)
+            Assert.DoesNotContain(Run(processor, new SignalBlock(2, Frames), Frames), float.IsSubnormal);
+    }
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void AtEveryRate_AnyBlockSizeGivesTheSameFiniteSamples(string id)
+    {
+        foreach (var rate in new[] { 44100, 88200, 96000 })
+            foreach (var ends in new[] { "default", "lowest", "highest" })
+            {
+                var whole = Run(Create(id, ends, 2, rate), Noise(2), Frames);
+                Assert.All(whole, s => Assert.True(float.IsFinite(s)));
+                Assert.Equal(whole, Run(Create(id, ends, 2, rate), Noise(2), 171));
+            }
+    }
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void RetunedToWhatItIs_NothingChanges(string id)
+    {
+        var (left, turned) = (Create(id, "default", 2), Create(id, "default", 2));
+        Assert.Equal(Run(left, Noise(2), 256), Run(turned, Noise(2), 256));
+
+        turned.Retune(Map<double>.Empty);
+
+        Assert.Equal(Run(left, Noise(2), 256), Run(turned, Noise(2), 256));
+    }
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void RetunedFromEndToEnd_ItStaysFinite(string id)
+    {
+        var processor = Create(id, "lowest", 2);
+        for (var i = 0; i < 6; i++)
+        {
+            processor.Retune(Ends(id, i % 2 == 0 ? "highest" : "lowest"));
+            Assert.All(Run(processor, Noise(2), 256), s => Assert.True(float.IsFinite(s)));
+        }
+    }
+
+    /// <summary>A click comes out where the catalogue says, for every processor that lets one through.</summary>
+    [Theory]
+    [InlineData(ProcessorCatalogue.Equaliser, "oversampled", 1)]
+    [InlineData(ProcessorCatalogue.Equaliser, "oversampled", 0)]
+    [InlineData(ProcessorCatalogue.Limiter, "look-ahead-ms", 7.5)]
+    [InlineData(ProcessorCatalogue.Saturator, "drive-db", 0)]
+    [InlineData(ProcessorCatalogue.Saturator, "oversampling", 0)]
+    [InlineData(ProcessorCatalogue.Clipper, "oversampling", 0)]
+    [InlineData(ProcessorCatalogue.PitchCorrection, "amount-percent", 100)]
+    [InlineData(ProcessorCatalogue.Compressor, "ratio", 1)]
+    public void AClick_IsAsLateAsTheCatalogueSays(string id, string parameter, double value)
+    {
+        var settings = Map<double>.Empty.With(parameter, value);
+        var processor = ProcessorFactory.Create(new(new("x"), id) { Settings = settings }, 1, new(Rate, 120));
+        var click = new SignalBlock(1, Frames);
+        click.Lane(0, Frames)[100] = 0.01f;
+
+        var output = Run(processor, click, 256);
+
+        Assert.Equal(100 + ProcessorCatalogue.Find(id)!.LatencyFrames(settings, Rate), Array.IndexOf(output, output.MaxBy(Math.Abs)));
+    }
+
     [Fact]
     public void EveryProcessorOfTheCatalogue_HasAMaker()
     {
         Assert.All(ProcessorCatalogue.All, kind => Assert.NotNull(Create(kind.Id, "default", 2)));
     }
 
-    private static IProcessor Create(string id, string ends, int lanes)
-    {
-        var settings = ProcessorCatalogue.Find(id)!.Parameters.Aggregate(Map<double>.Empty,
-            (map, p) => ends switch { "lowest" => map.With(p.Id, p.Min), "highest" => map.With(p.Id, p.Max), _ => map });
-        return ProcessorFactory.Create(new(new("x"), id) { Settings = settings }, lanes, new(Rate, 120));
-    }
+    public static TheoryData<string> Kinds() => [.. ProcessorCatalogue.All.Select(p => p.Id)];
+
+    private static IProcessor Create(string id, string ends, int lanes, int rate = Rate) =>
+        ProcessorFactory.Create(new(new("x"), id) { Settings = Ends(id, ends) }, lanes, new(rate, 120));
+
+    private static Map<double> Ends(string id, string ends) => ProcessorCatalogue.Find(id)!.Parameters.Aggregate(Map<double>.Empty,
+        (map, p) => ends switch { "lowest" => map.With(p.Id, p.Min), "highest" => map.With(p.Id, p.Max), _ => map });
 
     private static SignalBlock Noise(int lanes)
     {

@@ -41,28 +41,40 @@ const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
 
 <template>
   <div class="pick">
-    <label>
+    <div class="head">
       <span class="label">Listening to</span>
-      <select :value="listening.point ?? ''" @change="listening.listenTo(valueOf($event) || null)">
-        <option value="">Main</option>
-        <option v-for="row in channels" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
-      </select>
-    </label>
+      <label class="follow" title="Listen to whatever channel is selected">
+        <input v-model="listening.follows" type="checkbox" /> the selected
+      </label>
+    </div>
+    <select
+      aria-label="Listening to"
+      :value="listening.point ?? ''"
+      @change="listening.listenTo(valueOf($event) || null)"
+    >
+      <option value="">Main</option>
+      <option v-for="row in channels" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
+    </select>
     <select v-if="chosen" class="place" aria-label="Where on it" :value="place" @change="setPlace(valueOf($event))">
       <option v-for="p in places" :key="p.value" :value="p.value">{{ p.text }}</option>
     </select>
-    <label v-else class="follow"> <input v-model="listening.follows" type="checkbox" /> follow the selection </label>
   </div>
 </template>
 
 <style scoped>
 .pick {
   display: grid;
-  max-width: 158px;
+  width: 160px;
 }
 
-.label {
-  display: block;
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+
+.label,
+.follow {
   font-size: 11px;
   color: var(--text-3);
 }
@@ -91,9 +103,7 @@ select {
 .follow {
   display: flex;
   align-items: center;
-  gap: 5px;
-  font-size: 12px;
-  color: var(--text-2);
+  gap: 4px;
 }
 
 .follow input {

@@ -23,6 +23,9 @@ export const useCatalogue = defineStore('catalogue', () => {
   const shortNames: Record<string, string> = {
     equaliser: 'EQ',
     compressor: 'Comp',
+    ducker: 'Ducker',
+    amplifier: 'Amp',
+    'pitch-correction': 'Tune',
     limiter: 'Limit',
     delay: 'Delay',
     gain: 'Gain',

@@ -13,6 +13,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Delay)!;
 
     private const double MoveMs = 20;
+    private const float Dead = 1e-15f;
 
     private readonly double[] _quarters;
     private readonly int _sampleRateHz;
@@ -132,7 +133,8 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
 
         public void Put(float sample)
         {
-            _held[_place] = sample;
+            // A repeat this quiet is over; numbers near zero would slow the processor down for nothing.
+            _held[_place] = Math.Abs(sample) < Dead ? 0 : sample;
             _place = _place + 1 == _held.Length ? 0 : _place + 1;
         }
 

@@ -1,0 +1,96 @@
+// Where one listens, what the meters say, and the controls of the new processors, as a person meets them.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, openTemplate, row } from './stage.mjs'
+
+let stage
+let page
+
+before(async () => {
+  stage = await openStage({ height: 1000 })
+  page = stage.page
+  await openTemplate(stage, 'Night Ferry')
+  await page.getByLabel('Over').selectOption('Intro')
+})
+
+after(() => stage.close())
+
+const reading = (name) => page.locator('.meters div').filter({ hasText: name }).locator('dd').innerText()
+
+async function rendered() {
+  await page.getByRole('button', { name: 'Render now' }).click()
+  await page.waitForFunction(() => / in .* s/.test(document.querySelector('.work')?.textContent ?? ''), undefined, { timeout: 60_000 })
+}
+
+async function addInsert(name) {
+  await page.getByLabel('Add a processor').selectOption({ label: name })
+  // A new one is open.
+  await page.locator('.card', { hasText: name }).locator('.body').waitFor()
+}
+
+test('a render is read by loudness, true peak and correlation, with its spectrum and its loudness over time', async () => {
+  await rendered()
+  assert.match(await reading('Loudness'), /^−\d+\.\d LUFS$/)
+  assert.match(await reading('True peak'), /^[−]?\d+\.\d dBTP$/)
+  assert.match(await reading('Correlation'), /^[−]?[01]\.\d\d$/)
+  assert.match(await page.getByRole('img', { name: /Spectrum in third octaves, loudest around \d/ }).getAttribute('aria-label'), /dB$/)
+  assert.match(await page.locator('path.loud').getAttribute('d'), /^M0\.0 [\d.]+L/)
+})
+
+test('the selected channel says what it gave, and its dynamics what they took off', async () => {
+  await row(page, 'Mix bus').click()
+  await page.getByText(/^Peak −?\d+\.\d dBFS · RMS −\d+\.\d dBFS · crest \d+\.\d dB · sides alike/).waitFor()
+  assert.match(await page.locator('.card', { hasText: 'Compressor' }).innerText(), /−\d+\.\d dB/)
+})
+
+test('a return is heard by what feeds it, and a detector by its key', async () => {
+  await page.getByLabel('Listening to').selectOption({ label: 'Open water echo' })
+  await page.getByLabel('Where on it').selectOption({ label: 'what feeds it' })
+  await rendered()
+  const feeding = await reading('Loudness')
+  await page.getByLabel('Where on it').selectOption({ label: 'what comes out of it' })
+  await rendered()
+  assert.notEqual(await reading('Loudness'), feeding)
+
+  await page.getByLabel('Listening to').selectOption({ label: 'Bass' })
+  await page.getByLabel('Where on it').selectOption({ label: 'key of its compressor' })
+  await rendered()
+  assert.match(await reading('Correlation'), /^1\.00$/)
+})
+
+test('the listening point follows the selection when asked', async () => {
+  await page.getByLabel('Listening to').selectOption({ label: 'Main' })
+  await page.getByRole('checkbox', { name: 'the selected' }).check()
+  await row(page, 'Drums').click()
+  assert.equal(await page.getByLabel('Listening to').inputValue(), 'drums')
+  await page.getByLabel('Listening to').selectOption({ label: 'Main' })
+  await page.getByRole('checkbox', { name: 'the selected' }).uncheck()
+})
+
+test('a choice is a list, and what needs a switch shows with it', async () => {
+  await row(page, 'Guitars').click()
+  await page.getByRole('button', { name: /^Equaliser/ }).click()
+  const notch = page.getByLabel('Notch', { exact: true })
+  assert.equal(await page.getByLabel('Notch at of Equaliser').count(), 0)
+  await notch.check()
+  await page.getByRole('spinbutton', { name: 'Notch at of Equaliser' }).waitFor()
+  await page.getByLabel('Works on of Equaliser').selectOption({ label: 'Sides' })
+  await page.waitForFunction(() => document.querySelector('select[aria-label="Works on of Equaliser"]').value === '4')
+})
+
+test('a ducker by notes is drawn by keys and restarted by a channel', async () => {
+  await addInsert('Ducker by notes')
+  const point = page.getByRole('slider', { name: 'Point 2' })
+  await point.focus()
+  await point.press('Shift+ArrowDown')
+  await point.press('ArrowRight')
+  await page.waitForFunction(() => /at 11 %/.test(document.querySelector('circle[aria-label="Point 2"]').getAttribute('aria-valuetext')))
+  await page.getByLabel('Add notes that restart it').selectOption({ label: 'Pulse trigger' })
+  await page.getByText('Notes of Pulse trigger').waitFor()
+  const api = await stage.get('/api/templates')
+  const id = api.find((t) => t.name === 'Night Ferry').id
+  const document = await stage.get(`/api/templates/${id}`)
+  const ducker = document.channels.flatMap((c) => c.channel.inserts).find((i) => i.processor === 'ducker')
+  assert.deepEqual(ducker.trigger.notes, ['pulse'])
+  assert.equal(ducker.trigger.curve[1].place, 0.11)
+})
