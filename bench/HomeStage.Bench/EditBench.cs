@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Documents;
+using HomeStage.Server.Demo;
 using HomeStage.Server.Hosting;
 
 namespace HomeStage.Bench;
@@ -28,10 +29,45 @@ internal static class EditBench
                 var (level, move) = (await MeasureAsync(client, channels), await MeasureAsync(client, channels, moves: true));
                 Medians.Say($"{channels} channels: a level {1000 * Medians.Median(level):0.0} ms (p95 {1000 * Medians.Percentile(level, 0.95):0.0}), a move {1000 * Medians.Median(move):0.0} ms (p95 {1000 * Medians.Percentile(move, 0.95):0.0})");
             }
+
+            await MeasureWhileRenderingAsync(client);
         }
 
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(data, recursive: true);
+    }
+
+    /// <summary>Edits of 100 channels while two others of that size are asked to be rendered, again and again.</summary>
+    private static async Task MeasureWhileRenderingAsync(HttpClient client)
+    {
+        using var stop = new CancellationTokenSource();
+        var renders = Enumerable.Range(0, 2).Select(_ => RenderOnAsync(client, stop.Token)).ToArray();
+        await Task.Delay(500);
+        var level = await MeasureAsync(client, 100);
+        await stop.CancelAsync();
+        var rendered = (await Task.WhenAll(renders)).Sum();
+        Medians.Say($"100 channels while two renders run ({rendered:0} s of sound meanwhile): a level {1000 * Medians.Median(level):0.0} ms (p95 {1000 * Medians.Percentile(level, 0.95):0.0})");
+    }
+
+    /// <returns>Seconds of sound that were rendered.</returns>
+    private static async Task<double> RenderOnAsync(HttpClient client, CancellationToken stop)
+    {
+        var seconds = 0.0;
+        var edits = DemoSeed.Templates.First(t => t.Name == "Night Ferry").Edits;
+        using var document = new ByteArrayContent(TemplateDocument.Write(((BatchResult.Applied)Batch.Apply(EmptyStage.Create("Rendered"), edits)).Template));
+        document.Headers.ContentType = new("application/json");
+        var id = JsonNode.Parse(await (await client.PostAsync("/api/templates/from-document", document, CancellationToken.None)).Content.ReadAsStringAsync(CancellationToken.None))!["id"]!.ToString();
+        for (var revision = 0; !stop.IsCancellationRequested; revision++)
+        {
+            // Each render is of another revision, so that none is answered from what is known.
+            await client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits = new[] { new { type = "set-level", channel = "drums", level = -(revision % 20) } } }, CancellationToken.None);
+            var started = await client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = (string?)null, section = (string?)null }, CancellationToken.None);
+            var job = JsonNode.Parse(await started.Content.ReadAsStringAsync(CancellationToken.None))!;
+            var streamed = await client.GetByteArrayAsync($"/api/renders/{job["id"]}/stream", CancellationToken.None);
+            seconds += streamed.Length / 8.0 / 48000;
+        }
+
+        return seconds;
     }
 
     private static async Task<List<double>> MeasureAsync(HttpClient client, int channels, bool moves = false)
