@@ -17,8 +17,6 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
 
     private const double MeanMs = 10;
 
-    // A reduction of a millionth of a dB is none; it is looked at every so many frames.
-    private const float Settled = 1e-6f;
     private const int RestEvery = 256;
 
     private readonly Detector _detector;
@@ -30,15 +28,11 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
     private float _kneeDb;
     private float _perKnee;
     private float _kneeBottom;
-    private float _attack;
-    private float _release;
-    private int _holdFrames;
+    private readonly ReductionSmoother _smoother = new();
     private float _makeUpDb;
     private float _wet;
     private readonly int _sampleRateHz;
     private float _mean;
-    private float _last;
-    private int _held;
     private int _sinceRest;
 
     /// <param name="key">The insert's key input; its cuts colour what the detector hears.</param>
@@ -51,7 +45,7 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
         Retune(settings);
     }
 
-    public float LastReductionDb => _last;
+    public float LastReductionDb => _smoother.Last;
 
     public float LargestReductionDb { get; private set; }
 
@@ -64,9 +58,7 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
         _perKnee = _kneeDb > 0 ? 1 / (2 * _kneeDb) : 0;
         var bottom = new Decibels(_thresholdDb - _kneeDb / 2).Linear;
         _kneeBottom = (float)(_isMean ? bottom * bottom : bottom);
-        _attack = (float)CompressorLaw.Smoothing(Value("attack-ms"), _sampleRateHz);
-        _release = (float)CompressorLaw.Smoothing(Value("release-ms"), _sampleRateHz);
-        _holdFrames = (int)(Value("hold-ms") * _sampleRateHz / 1000);
+        _smoother.Set(Value("attack-ms"), Value("hold-ms"), Value("release-ms"), _sampleRateHz);
         _makeUpDb = (float)Value("make-up-db");
         _wet = (float)(Value("mix-percent") / 100);
     }
@@ -80,14 +72,15 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
             ProcessStretch(signal, _detector.Level(signal, key, start, stretch), start, stretch);
             start += stretch;
             _sinceRest = (_sinceRest + stretch) % RestEvery;
-            if (_sinceRest == 0 && _last < Settled)
-                _last = 0;
+            if (_sinceRest == 0)
+                _smoother.Rest();
         }
     }
 
     public void Reset()
     {
-        (_mean, _last, _held, _sinceRest) = (0, 0, 0, 0);
+        (_mean, _sinceRest) = (0, 0);
+        _smoother.Reset();
         _detector.Reset();
     }
 
@@ -95,7 +88,7 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
     {
         if (_isMean)
             MeanSquares(level.AsSpan(0, frames));
-        if (_last == 0 && TensorPrimitives.Max<float>(level.AsSpan(0, frames)) <= _kneeBottom)
+        if (_smoother.Last == 0 && TensorPrimitives.Max<float>(level.AsSpan(0, frames)) <= _kneeBottom)
             _reduction.AsSpan(0, frames).Clear();
         else
             Reduce(level, frames);
@@ -119,13 +112,7 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
     private void Reduce(float[] level, int frames)
     {
         Wanted(level, frames);
-        var span = _reduction.AsSpan(0, frames);
-        if (_holdFrames > 0)
-            SmoothWithHold(span);
-        else if (_attack <= _release)
-            SmoothQuickly(span);
-        else
-            SmoothSlowly(span);
+        _smoother.Smooth(_reduction.AsSpan(0, frames));
     }
 
     /// <summary>The static curve: what the law takes off at each frame.</summary>
@@ -141,46 +128,6 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
             var within = Vector256.Min(Vector256.Max(over + half, default), knee);
             var wanted = slope * (within * within * perKnee + Vector256.Max(over - half, default));
             Vector256.ConditionalSelect(Vector256.GreaterThan(heard, bottom), wanted, default).CopyTo(_reduction, i);
-        }
-    }
-
-    // While the attack is the quicker one, the larger of both steps is the right one: it grows by the attack and falls by
-    // the release. Otherwise it is the smaller one.
-    private void SmoothQuickly(Span<float> reduction)
-    {
-        var (last, attack, release, byAttack, byRelease) = (_last, _attack, _release, 1 - _attack, 1 - _release);
-        foreach (ref var wanted in reduction)
-            wanted = last = MathF.Max(MathF.FusedMultiplyAdd(attack, last, byAttack * wanted), MathF.FusedMultiplyAdd(release, last, byRelease * wanted));
-        _last = last;
-    }
-
-    private void SmoothSlowly(Span<float> reduction)
-    {
-        var (last, attack, release, byAttack, byRelease) = (_last, _attack, _release, 1 - _attack, 1 - _release);
-        foreach (ref var wanted in reduction)
-            wanted = last = MathF.Min(MathF.FusedMultiplyAdd(attack, last, byAttack * wanted), MathF.FusedMultiplyAdd(release, last, byRelease * wanted));
-        _last = last;
-    }
-
-    private void SmoothWithHold(Span<float> reduction)
-    {
-        foreach (ref var wanted in reduction)
-        {
-            if (wanted >= _last)
-            {
-                _held = _holdFrames;
-                _last = MathF.FusedMultiplyAdd(_attack, _last, (1 - _attack) * wanted);
-            }
-            else if (_held > 0)
-            {
-                _held--;
-            }
-            else
-            {
-                _last = MathF.FusedMultiplyAdd(_release, _last, (1 - _release) * wanted);
-            }
-
-            wanted = _last;
         }
     }
 

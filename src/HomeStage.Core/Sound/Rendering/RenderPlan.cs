@@ -11,12 +11,7 @@ namespace HomeStage.Core.Sound.Rendering;
 internal sealed class RenderPlan
 {
     private readonly Template _template;
-    private readonly SignalGraph _graph;
-    private readonly RenderRequest _request;
-    private readonly DelayCompensation _compensation;
-    private readonly ILookup<int, (Link Link, int Padding)> _entering;
-    private readonly HashSet<int> _sounding;
-    private readonly HashSet<int> _taken = [];
+    private readonly HeardGraph _heard;
     private readonly Dictionary<int, SignalBlock> _blocks = [];
     private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
     private readonly Dictionary<int, int> _levels = [];
@@ -28,28 +23,14 @@ internal sealed class RenderPlan
     public RenderPlan(Template template, RenderRequest request, IMediaShelf shelf)
     {
         _template = template;
-        _request = request;
-        _graph = new(template, request.Act);
+        _heard = new(template, request);
         Range = RenderRange.Of(template, request.Section);
-        var order = StageOrder.Of(_graph);
-        _compensation = DelayCompensation.Of(_graph, order, request.Act);
-        _entering = _graph.Links.Select((link, i) => (Link: link, Padding: _compensation.PaddingFrames[i])).ToLookup(x => x.Link.To);
         _factory = new(template, request, Range, shelf, new Movement(template));
-        var listened = ListenedStage();
-        LatencyFrames = _compensation.LatenessFrames[listened.Stage] - (listened.IsKey ? OwnLatency(listened.Stage) : 0);
-        // What nobody plays into is silent for good, and what does not lead to the listening point is not heard.
-        // A channel works as a whole, so what its strip hears after the listening point is needed too.
-        var needed = Upstream(_graph.PostOf(_graph.Stages[listened.Stage].Channel));
-        _sounding = Sounding(order);
-        foreach (var stage in needed.Where(_sounding.Contains))
-            foreach (var (link, _) in _entering[stage].Where(x => x.Link.Kind != LinkKind.Within))
-                _taken.Add(link.From);
-        _taken.Add(listened.Stage);
-        foreach (var stage in order.Where(needed.Contains).Where(_sounding.Contains))
+        foreach (var stage in _heard.Stages)
             EnsureUnit(stage);
         Levels = [.. _units.GroupBy(u => _levels[u.Key]).OrderBy(g => g.Key).Select(g => g.OrderBy(u => u.Key).Select(u => u.Value).ToArray())];
-        if (_blocks.TryGetValue(listened.Stage, out var heard))
-            _toOutput = new(heard, 1, Spread(listened.Stage), 0);
+        if (_blocks.TryGetValue(_heard.Listened, out var block))
+            _toOutput = new(block, 1, Spread(_heard.Listened), 0);
     }
 
     public RenderRange Range { get; }
@@ -57,13 +38,13 @@ internal sealed class RenderPlan
     /// <summary>Units by level: those of one level need nothing of each other.</summary>
     public IReadOnlyList<IUnit[]> Levels { get; }
 
-    public int LatencyFrames { get; }
+    public int LatencyFrames => _heard.LatencyFrames;
 
     public long LengthFrames => (long)Math.Round(Range.Seconds * _template.SampleRateHz);
 
     /// <summary>The channels at work, by their place in the template.</summary>
     public IEnumerable<(Channel Channel, ChannelUnit Unit)> Channels =>
-        _units.Where(u => u.Value is ChannelUnit).OrderBy(u => u.Key).Select(u => (_template.Channels[_graph.Stages[u.Key].Channel], (ChannelUnit)u.Value));
+        _units.Where(u => u.Value is ChannelUnit).OrderBy(u => u.Key).Select(u => (_heard.ChannelOf(u.Key), (ChannelUnit)u.Value));
 
     /// <summary>Adds what the listening point gave in the last stretch to two lanes.</summary>
     /// <param name="start">From the stretch's start.</param>
@@ -71,74 +52,43 @@ internal sealed class RenderPlan
     /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
     public void Listen(SignalBlock output, int start, long frame, int frames) => _toOutput?.AddTo(output, start, frame, frames);
 
-    private (int Stage, bool IsKey) ListenedStage()
-    {
-        var channel = _template.Channels.IndexOf(_request.ListenTo ?? _template.Main.Id);
-        return _request.Point switch
-        {
-            ListeningPoint.AfterFader => (_graph.PostOf(channel), false),
-            ListeningPoint.BeforeFader => (_graph.PreOf(channel), false),
-            ListeningPoint.Feeding => (_graph.InputOf(channel), false),
-            ListeningPoint.Key => (_graph.InsertOf(channel, _template.Channels[channel].Inserts.IndexWhere(i => i.Id == _request.Insert)), true),
-            _ => throw new InvalidOperationException($"{_request.Point} is not a listening point."),
-        };
-    }
-
-    private HashSet<int> Upstream(int stage)
-    {
-        var found = new HashSet<int> { stage };
-        var open = new Stack<int>(found);
-        while (open.TryPop(out var next))
-            foreach (var (link, _) in _entering[next])
-                if (found.Add(link.From))
-                    open.Push(link.From);
-        return found;
-    }
-
-    private HashSet<int> Sounding(IReadOnlyList<int> order)
-    {
-        var sounding = new HashSet<int>();
-        foreach (var stage in order)
-            if (_graph.Stages[stage].Kind == StageKind.Player || _entering[stage].Any(x => sounding.Contains(x.Link.From)))
-                sounding.Add(stage);
-        return sounding;
-    }
-
     /// <summary>Makes the unit that a stage is part of, once all units that feed it are there.</summary>
     /// <returns>Its level.</returns>
     private int EnsureUnit(int stage)
     {
-        var isPlayer = _graph.Stages[stage].Kind == StageKind.Player;
-        var first = isPlayer ? stage : _graph.InputOf(_graph.Stages[stage].Channel);
+        var graph = _heard.Graph;
+        var isPlayer = graph.Stages[stage].Kind == StageKind.Player;
+        var (first, last) = isPlayer ? (stage, stage) : (graph.InputOf(graph.Stages[stage].Channel), graph.PostOf(graph.Stages[stage].Channel));
         if (_levels.TryGetValue(first, out var known))
             return known;
-        var channel = _template.Channels[_graph.Stages[stage].Channel];
-        var last = isPlayer ? stage : _graph.PostOf(_graph.Stages[stage].Channel);
         var level = 0;
         for (var part = first; part <= last; part++)
-            foreach (var (link, _) in _entering[part].Where(x => x.Link.Kind != LinkKind.Within && _sounding.Contains(x.Link.From)))
+            foreach (var (link, _) in _heard.SoundingInto(part))
                 level = Math.Max(level, EnsureUnit(link.From) + 1);
-        _units[first] = isPlayer ? NewPlayer(stage, channel) : NewChannel(first, channel);
+        _units[first] = isPlayer ? NewPlayer(stage) : NewChannel(first);
         return _levels[first] = level;
     }
 
-    private PlayerUnit NewPlayer(int stage, Channel channel)
+    private PlayerUnit NewPlayer(int stage)
     {
-        if (channel.Source is not InstrumentSource source)
+        var channel = _heard.ChannelOf(stage);
+        if (channel.Source is InstrumentSource source)
+            return NewInstrument(stage, channel, source);
+        var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
+        if (channel.Source is InputSource)
         {
-            var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
-            if (channel.Source is InputSource)
-            {
-                var performed = _factory.Performed(channel);
-                return new(frames => performed.Render([block], frames));
-            }
-
-            var clips = _factory.Clips(channel);
-            return new(frames => clips.Render(block, frames));
+            var performed = _factory.Performed(channel);
+            return new(frames => performed.Render([block], frames));
         }
 
+        var clips = _factory.Clips(channel);
+        return new(frames => clips.Render(block, frames));
+    }
+
+    private PlayerUnit NewInstrument(int stage, Channel channel, InstrumentSource source)
+    {
         var outputs = new SignalBlock?[source.Kit?.Outputs.Count ?? 1];
-        foreach (var link in _graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.InstrumentOutput))
+        foreach (var link in _heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.InstrumentOutput))
         {
             var format = source.Kit?.Outputs[link.Output - 1].Format ?? ChannelFormat.Stereo;
             _playerOutputs[(stage, link.Output)] = outputs[link.Output - 1] ??= new(format == ChannelFormat.Mono ? 1 : 2, IUnit.Stretch);
@@ -148,14 +98,14 @@ internal sealed class RenderPlan
         return new(frames => player.Render(outputs, frames));
     }
 
-    private ChannelUnit NewChannel(int input, Channel channel)
+    private ChannelUnit NewChannel(int input)
     {
-        var index = _graph.Stages[input].Channel;
+        var (channel, index) = (_heard.ChannelOf(input), _heard.Graph.Stages[input].Channel);
         var lanes = channel.Format == ChannelFormat.Mono ? 1 : 2;
-        var strip = channel.Inserts.Select((insert, place) => NewInsert(_graph.InsertOf(index, place), channel, insert, lanes)).ToArray();
-        var (pre, post) = (_graph.PreOf(index), _graph.PostOf(index));
-        var keyed = Enumerable.Range(0, strip.Length).FirstOrDefault(i => _taken.Contains(_graph.InsertOf(index, i)), -1);
-        var fader = _factory.Fader(channel, _compensation.LatenessFrames[post]);
+        var strip = channel.Inserts.Select((insert, place) => NewInsert(_heard.Graph.InsertOf(index, place), channel, insert, lanes)).ToArray();
+        var (pre, post) = (_heard.Graph.PreOf(index), _heard.Graph.PostOf(index));
+        var keyed = Enumerable.Range(0, strip.Length).FirstOrDefault(i => _heard.Taken.Contains(_heard.Graph.InsertOf(index, i)), -1);
+        var fader = _factory.Fader(channel, _heard.LatenessOf(post));
         return new(lanes, Mixers(input, _ => true), strip)
         {
             IsFlipped = channel.PolarityFlipped,
@@ -165,40 +115,33 @@ internal sealed class RenderPlan
             Post = Taken(post, lanes),
             Gains = fader.Still,
             MovingGains = fader.Moving,
-            KeyHeard = keyed < 0 ? null : (keyed, Taken(_graph.InsertOf(index, keyed), 2)!),
+            KeyHeard = keyed < 0 ? null : (keyed, Taken(_heard.Graph.InsertOf(index, keyed), 2)!),
         };
     }
 
     private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
     {
-        var within = _entering[stage].Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
+        var within = _heard.Entering[stage].Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
         var hasKey = insert.Key is { On: true } && ProcessorCatalogue.Find(insert.Processor)!.HasKey;
         return _factory.Insert(
-            channel, insert, lanes, _compensation.LatenessFrames[stage] - OwnLatency(stage),
+            channel, insert, lanes, _heard.LatenessOf(stage) - _heard.OwnLatency(stage),
             within == 0 ? [] : [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(within))],
             hasKey ? Mixers(stage, kind => kind == LinkKind.Key) : [],
             hasKey ? new SignalBlock(2, IUnit.Block) : null);
     }
 
-    private int OwnLatency(int stage)
-    {
-        var insert = _template.Channels[_graph.Stages[stage].Channel].Inserts[_graph.Stages[stage].Insert];
-        return insert.IsLiveIn(_request.Act) ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, _template.SampleRateHz) : 0;
-    }
-
-    private SignalBlock? Taken(int stage, int lanes) => _taken.Contains(stage) ? _blocks[stage] = new(lanes, IUnit.Stretch) : null;
+    private SignalBlock? Taken(int stage, int lanes) => _heard.Taken.Contains(stage) ? _blocks[stage] = new(lanes, IUnit.Stretch) : null;
 
     private LinkMixer[] Mixers(int stage, Func<LinkKind, bool> which) =>
-        [.. _entering[stage].Where(x => x.Link.Kind != LinkKind.Within && which(x.Link.Kind) && _sounding.Contains(x.Link.From)).Select(Mixer)];
+        [.. _heard.SoundingInto(stage).Where(x => which(x.Link.Kind)).Select(Mixer)];
 
     private LinkMixer Mixer((Link Link, int Padding) entering)
     {
         var (link, padding) = entering;
         var from = link.Kind == LinkKind.InstrumentOutput ? _playerOutputs[(link.From, link.Output)] : _blocks[link.From];
-        var source = _template.Channels[_graph.Stages[link.From].Channel];
-        var arrives = _compensation.LatenessFrames[link.From] + padding;
+        var arrives = _heard.LatenessOf(link.From) + padding;
         var level = link.Kind == LinkKind.Send
-            ? _factory.Send(source, _template.Channels[_graph.Stages[link.To].Channel].Id, link.Level, arrives)
+            ? _factory.Send(_heard.ChannelOf(link.From), _heard.ChannelOf(link.To).Id, link.Level, arrives)
             : new((float)link.Level.Linear, null);
         return link.Kind == LinkKind.Key
             ? new(from, level.Still, new(1, 1), padding)
@@ -206,15 +149,12 @@ internal sealed class RenderPlan
     }
 
     /// <summary>How a mono signal taken at a stage spreads over two sides; unused by stereo ones.</summary>
-    private PanGains Spread(int stage)
-    {
-        var channel = _template.Channels[_graph.Stages[stage].Channel];
-        return PanGains.Mono(_graph.Stages[stage].Kind == StageKind.Post ? _factory.Pan(channel) : 0, _template.PanLaw);
-    }
+    private PanGains Spread(int stage) =>
+        PanGains.Mono(_heard.Graph.Stages[stage].Kind == StageKind.Post ? _factory.Pan(_heard.ChannelOf(stage)) : 0, _template.PanLaw);
 
     private (MovingGain Left, MovingGain Right)? MovingSpread(int stage, int lateness)
     {
-        var channel = _template.Channels[_graph.Stages[stage].Channel];
-        return channel.Format == ChannelFormat.Mono && _graph.Stages[stage].Kind == StageKind.Post ? _factory.MovingPan(channel, lateness) : null;
+        var channel = _heard.ChannelOf(stage);
+        return channel.Format == ChannelFormat.Mono && _heard.Graph.Stages[stage].Kind == StageKind.Post ? _factory.MovingPan(channel, lateness) : null;
     }
 }

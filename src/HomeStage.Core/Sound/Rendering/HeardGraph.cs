@@ -1,0 +1,98 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Routing;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Rendering;
+
+/// <summary>The part of the signal graph that sounds and leads to the listening point.</summary>
+internal sealed class HeardGraph
+{
+    private readonly RenderRequest _request;
+    private readonly DelayCompensation _compensation;
+    private readonly HashSet<int> _needed;
+    private readonly HashSet<int> _sounding;
+
+    /// <param name="request">Held against the template before.</param>
+    public HeardGraph(Template template, RenderRequest request)
+    {
+        _request = request;
+        Graph = new(template, request.Act);
+        var order = StageOrder.Of(Graph);
+        _compensation = DelayCompensation.Of(Graph, order, request.Act);
+        Entering = Graph.Links.Select((link, i) => (Link: link, Padding: _compensation.PaddingFrames[i])).ToLookup(x => x.Link.To);
+        var channel = template.Channels.IndexOf(request.ListenTo ?? template.Main.Id);
+        Listened = ListenedStage(template, channel);
+        LatencyFrames = LatenessOf(Listened) - (request.Point == ListeningPoint.Key ? OwnLatency(Listened) : 0);
+        // What nobody plays into is silent for good, and what does not lead to the listening point is not heard. A channel
+        // works as a whole, so what its strip hears after the listening point is needed too.
+        _needed = Upstream(Graph.PostOf(channel));
+        _sounding = Sounding(order);
+        Stages = [.. order.Where(_needed.Contains).Where(_sounding.Contains)];
+        foreach (var stage in Stages)
+            foreach (var (link, _) in Entering[stage].Where(x => x.Link.Kind != LinkKind.Within))
+                Taken.Add(link.From);
+        Taken.Add(Listened);
+    }
+
+    public SignalGraph Graph { get; }
+
+    /// <summary>What enters each stage, with the frames by which it waits.</summary>
+    public ILookup<int, (Link Link, int Padding)> Entering { get; }
+
+    public int Listened { get; }
+
+    /// <summary>How late the listening point is.</summary>
+    public int LatencyFrames { get; }
+
+    /// <summary>The stages that work, each after all that feed it.</summary>
+    public IReadOnlyList<int> Stages { get; }
+
+    /// <summary>The stages whose signal something takes.</summary>
+    public HashSet<int> Taken { get; } = [];
+
+    public Channel ChannelOf(int stage) => Graph.Template.Channels[Graph.Stages[stage].Channel];
+
+    public bool Sounds(int stage) => _sounding.Contains(stage);
+
+    public int LatenessOf(int stage) => _compensation.LatenessFrames[stage];
+
+    /// <summary>What enters a stage from other channels and sounds.</summary>
+    public IEnumerable<(Link Link, int Padding)> SoundingInto(int stage) =>
+        Entering[stage].Where(x => x.Link.Kind != LinkKind.Within && _sounding.Contains(x.Link.From));
+
+    /// <returns>Frames by which an insert's stage is later than what enters it.</returns>
+    public int OwnLatency(int stage)
+    {
+        var insert = ChannelOf(stage).Inserts[Graph.Stages[stage].Insert];
+        return insert.IsLiveIn(_request.Act) ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, Graph.Template.SampleRateHz) : 0;
+    }
+
+    private int ListenedStage(Template template, int channel) => _request.Point switch
+    {
+        ListeningPoint.AfterFader => Graph.PostOf(channel),
+        ListeningPoint.BeforeFader => Graph.PreOf(channel),
+        ListeningPoint.Feeding => Graph.InputOf(channel),
+        ListeningPoint.Key => Graph.InsertOf(channel, template.Channels[channel].Inserts.IndexWhere(i => i.Id == _request.Insert)),
+        _ => throw new InvalidOperationException($"{_request.Point} is not a listening point."),
+    };
+
+    private HashSet<int> Upstream(int stage)
+    {
+        var found = new HashSet<int> { stage };
+        var open = new Stack<int>(found);
+        while (open.TryPop(out var next))
+            foreach (var (link, _) in Entering[next])
+                if (found.Add(link.From))
+                    open.Push(link.From);
+        return found;
+    }
+
+    private HashSet<int> Sounding(IReadOnlyList<int> order)
+    {
+        var sounding = new HashSet<int>();
+        foreach (var stage in order)
+            if (Graph.Stages[stage].Kind == StageKind.Player || Entering[stage].Any(x => sounding.Contains(x.Link.From)))
+                sounding.Add(stage);
+        return sounding;
+    }
+}
