@@ -76,6 +76,21 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     }
 
     [Fact]
+    public async Task Render_KeptAsASound_IsOnTheShelfOnce_AsLongAsItWas()
+    {
+        var job = await RenderAsync("First Rehearsal", new { section = "Verse" });
+
+        var kept = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/renders/{job["id"]}/keep?title=The%20verse", null));
+        var again = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/renders/{job["id"]}/keep?title=Another", null));
+
+        Assert.Equal(("The verse", 2, 48000), (kept["title"]!.ToString(), (int)kept["lanes"]!, (int)kept["sampleRateHz"]!));
+        Assert.Equal((long)job["frames"]!, (long)kept["frames"]!);
+        Assert.Equal(kept["content"]!.ToString(), again["content"]!.ToString());
+        Assert.Single((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == kept["content"]!.ToString());
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.PostAsync("/api/renders/nothing/keep?title=x", null)).StatusCode);
+    }
+
+    [Fact]
     public async Task Render_TellsTheChannelsOnTheWay()
     {
         var meters = (await RenderAsync("Night Ferry", new { section = "Verse" }))["meters"]!;

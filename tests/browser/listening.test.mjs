@@ -37,6 +37,12 @@ test('a render is read by loudness, true peak and correlation, with its spectrum
   assert.match(await page.locator('path.loud').getAttribute('d'), /^M0\.0 [\d.]+L/)
 })
 
+test('what was rendered is kept on the shelf of sounds', async () => {
+  await page.getByRole('button', { name: 'Keep the sound' }).click()
+  await page.getByText('Kept as Main, Intro').waitFor()
+  assert.deepEqual((await stage.get('/api/media')).map((m) => m.title), ['Main, Intro'])
+})
+
 test('the selected channel says what it gave, and its dynamics what they took off', async () => {
   await row(page, 'Mix bus').click()
   await page.getByText(/^Peak −?\d+\.\d dBFS · RMS −\d+\.\d dBFS · crest \d+\.\d dB · sides alike/).waitFor()

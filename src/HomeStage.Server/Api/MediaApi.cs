@@ -26,7 +26,15 @@ internal static class MediaApi
         var bytes = await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A WAVE file may have {WaveReader.MostBytes / 1024 / 1024} MB.");
-        return await media.AddAsync(bytes, Titled(title), cancellation) switch
+        return await AddAsync(bytes, title, media, cancellation);
+    }
+
+    /// <summary>Puts a WAVE file on the shelf, or says why not.</summary>
+    internal static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> AddAsync(byte[] wave, string title, MediaStore media, CancellationToken cancellation)
+    {
+        if (wave.Length > WaveReader.MostBytes)
+            return Problems.Unreadable("too-large", $"A WAVE file may have {WaveReader.MostBytes / 1024 / 1024} MB.");
+        return await media.AddAsync(wave, Titled(title), cancellation) switch
         {
             FormatResult<MediaRef>.Read read => TypedResults.Ok(read.Value),
             FormatResult<MediaRef>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),

@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
@@ -26,6 +27,7 @@ internal static class RendersApi
         group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<RenderedAudio> jobs) =>
             jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("render"));
         group.MapDelete("/{id}", Cancel);
+        group.MapPost("/{id}/keep", Keep);
         group.MapGet("/{id}/stream", Stream).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
         group.MapGet("/{id}/audio", Audio).Produces(StatusCodes.Status200OK, contentType: "audio/wav");
     }
@@ -62,6 +64,17 @@ internal static class RendersApi
         using var wave = new MemoryStream();
         WaveWriter.Write(audio.Sound, bits == 24 ? WaveDepth.Int24 : WaveDepth.Float32, wave);
         return TypedResults.File(wave.ToArray(), "audio/wav");
+    }
+
+    /// <summary>Puts what was rendered on the shelf as uploaded sound, 32-bit floating point, to be used by starters and kit pieces.</summary>
+    private static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> Keep(
+        string id, string title, JobQueue<RenderedAudio> jobs, MediaStore media, CancellationToken cancellation)
+    {
+        if (jobs.Find(id) is not { State: JobState.Done, Result: { } audio })
+            return Problems.NotFound("finished render");
+        using var wave = new MemoryStream();
+        WaveWriter.Write(audio.Sound, WaveDepth.Float32, wave);
+        return await MediaApi.AddAsync(wave.ToArray(), title, media, cancellation);
     }
 
     /// <summary>The samples as they become final: 32-bit floating point, little-endian, left and right in turn; the headers say how

@@ -22,6 +22,7 @@ const state = computed(() => {
   if (listening.trouble) return listening.trouble
   if (listening.rendering) return `Rendering ${Math.round((listening.job?.progress ?? 0) * 100)} %`
   if (listening.job?.state === 'cancelled') return 'Cancelled'
+  if (listening.keptAs) return `Kept as ${listening.keptAs}`
   if (!listening.meters) return 'Not rendered yet'
   return listening.isCurrent
     ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s`
@@ -99,6 +100,15 @@ const readings = computed(() => {
         <button v-if="listening.rendering" type="button" class="plain bare" @click="listening.cancel()">Cancel</button>
         <button v-else-if="!listening.isCurrent" type="button" class="plain bare" @click="listening.render()">
           Render now
+        </button>
+        <button
+          v-else-if="listening.meters && !listening.keptAs"
+          type="button"
+          class="plain bare"
+          title="Put it on the shelf of sounds, where starters find it"
+          @click="listening.keep()"
+        >
+          Keep the sound
         </button>
       </div>
     </template>

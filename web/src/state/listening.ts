@@ -22,6 +22,7 @@ export const useListening = defineStore('listening', () => {
   const meters = shallowRef<Meters>()
   const trouble = ref<string>()
   const heardRevision = ref<string>()
+  const keptAs = ref<string>()
   const player = new LoopPlayer(() => (playing.value = false))
 
   /** Names what a render would be of; a render of another is old. */
@@ -50,6 +51,7 @@ export const useListening = defineStore('listening', () => {
     if (isCurrent.value) return true
     await cancel()
     trouble.value = undefined
+    keptAs.value = undefined
     try {
       job.value = await asked(
         api.POST('/api/renders', {
@@ -90,6 +92,20 @@ export const useListening = defineStore('listening', () => {
       if (now.state === 'failed') throw new Refusal('failed', 'The render failed. The server’s log says why.')
       if (now.state !== 'waiting' && now.state !== 'running') return now
       await new Promise((resolve) => setTimeout(resolve, pollMs))
+    }
+  }
+
+  /** Puts what was rendered on the shelf, to be used as a starter. */
+  async function keep() {
+    if (!job.value || job.value.state !== 'done') return
+    const title = [pointName.value, section.value].filter(Boolean).join(', ')
+    try {
+      const kept = await asked(
+        api.POST('/api/renders/{id}/keep', { params: { path: { id: job.value.id }, query: { title } } }),
+      )
+      keptAs.value = kept.title
+    } catch (error) {
+      trouble.value = sentenceOf(error)
     }
   }
 
@@ -151,6 +167,6 @@ export const useListening = defineStore('listening', () => {
 
   return {
     point, where, insert, follows, section, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
-    listenTo, render, cancel, play, seek, position: () => player.position(),
+    listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(),
   } // prettier-ignore
 })
