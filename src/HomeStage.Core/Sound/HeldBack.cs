@@ -5,6 +5,7 @@ public sealed class HeldBack
 {
     private readonly int _late;
     private float[] _held;
+    private int _taken;
 
     /// <param name="frames">At least 0.</param>
     public HeldBack(int frames)
@@ -33,8 +34,6 @@ public sealed class HeldBack
         _taken += samples.Length;
         return heard;
     }
-
-    private int _taken;
 
     public void Reset()
     {

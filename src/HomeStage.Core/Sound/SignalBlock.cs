@@ -30,13 +30,6 @@ public sealed class SignalBlock
             lane.AsSpan(0, frames).Clear();
     }
 
-    /// <summary>Copies a block of the same number of lanes.</summary>
-    public void CopyFrom(SignalBlock other, int frames)
-    {
-        for (var lane = 0; lane < Lanes; lane++)
-            other.Lane(lane, frames).CopyTo(Lane(lane, frames));
-    }
-
     public void Scale(float gain, int frames)
     {
         for (var lane = 0; lane < Lanes; lane++)

@@ -3,6 +3,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.TestKit;
+using HomeStage.TestKit.Plain;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Sound;
@@ -122,16 +123,24 @@ public class SignalPathTests
         Assert.Equal(ToneLevelDb, Level(OneBar(Tone("t", "mix-bus", strip: duck)), "t"), ToleranceDb);
     }
 
-    [Fact]
-    public void DelayLine_GivesBackEachSampleAfterItsFrames()
+    [Theory]
+    [InlineData(0)]
+    [InlineData(3)]
+    [InlineData(700)]
+    public void HeldBack_InBlocksOfAnyLength_IsThePlainLine(int lateFrames)
     {
-        var line = new DelayLine(3);
+        var (held, plain, samples) = (new HeldBack(lateFrames), new DelayLine(lateFrames), Signals.Noise(6000));
+        for (var start = 0; start < samples.Length;)
+        {
+            var stretch = Math.Min(1 + start * 7 % 611, samples.Length - start);
+            var expected = samples[start..(start + stretch)].Select(plain.Next).ToArray();
+            Assert.Equal(expected, held.Take(samples.AsSpan(start, stretch)).ToArray());
+            start += stretch;
+        }
 
-        Assert.Equal([0, 0, 0, 1, 2], new float[] { 1, 2, 3, 4, 5 }.Select(line.Next));
-        line.Reset();
-        Assert.Equal(0, line.Next(9));
-        Assert.Equal(7, new DelayLine(0).Next(7));
-        Assert.Throws<ArgumentOutOfRangeException>(() => new DelayLine(-1));
+        held.Reset();
+        Assert.Equal(new float[lateFrames], held.Take(samples.AsSpan(0, lateFrames)).ToArray());
+        Assert.Throws<ArgumentOutOfRangeException>(() => new HeldBack(-1));
     }
 
     private static double Level(Template template, string channel, double from = 0.5, double to = 1.5) =>

@@ -50,7 +50,4 @@ public static class Polynomials
         sum = Vector256.FusedMultiplyAdd(f, sum, Vector256<float>.One);
         return (sum.AsInt32() + (Vector256.ConvertToInt32(whole) << 23)).AsSingle();
     }
-
-    /// <summary>The amplitude of a level, by the same series as the blocks.</summary>
-    public static float Amplitude(float db) => Exp2(Vector256.Create(db / DbPerOctave)).ToScalar();
 }

@@ -6,6 +6,9 @@ namespace HomeStage.Core.Sound.Rendering;
 /// <summary>One live insert of a strip: its key, what moves its settings, what it takes off.</summary>
 internal sealed class InsertAtWork(InsertId id, IProcessor processor)
 {
+    private float _reduction;
+    private int _nextTempo;
+
     public InsertId Id => id;
 
     /// <summary>Holds the signal back until a late key is there; none for most.</summary>
@@ -25,9 +28,6 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
 
     /// <summary>By how much it turned the signal down at most, in dB; null for what never does.</summary>
     public double? LargestReductionDb => processor is IReducesGain ? _reduction : null;
-
-    private float _reduction;
-    private int _nextTempo;
 
     /// <param name="start">Where in the sources of the key the frames lie.</param>
     /// <param name="frame">Frame of the first of them, counted from the start of the render.</param>

@@ -11,14 +11,14 @@ internal sealed class LinkMixer(
     SignalBlock from, float gain, PanGains spread, int paddingFrames, MovingGain? moving = null, (MovingGain Left, MovingGain Right)? movingSpread = null)
 {
     private readonly HeldBack[] _padding = paddingFrames == 0 ? [] : [.. Enumerable.Range(0, from.Lanes).Select(_ => new HeldBack(paddingFrames))];
-    private readonly float[] _levels = new float[moving is null ? 0 : 256];
-    private readonly float[] _turned = new float[moving is null && movingSpread is null ? 0 : 256];
-    private readonly float[] _sides = new float[movingSpread is null ? 0 : 256];
+    private readonly float[] _turned = new float[IUnit.Block];
+    private readonly float[] _levels = new float[moving is null ? 0 : IUnit.Block];
+    private readonly float[] _sides = new float[movingSpread is null ? 0 : IUnit.Block];
 
     /// <param name="sum">Already holds what was mixed before.</param>
     /// <param name="start">Where in the source the frames lie.</param>
     /// <param name="frame">Frame of the first of them, counted from the start of the render.</param>
-    /// <param name="frames">At most 256.</param>
+    /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
     public void AddTo(SignalBlock sum, int start, long frame, int frames)
     {
         moving?.Fill(frame, _levels.AsSpan(0, frames));
@@ -46,7 +46,7 @@ internal sealed class LinkMixer(
             source = _padding[lane].Take(source);
         if (moving is null && gain == 1)
             return source;
-        var turned = (_turned.Length > 0 ? _turned : Scratch()).AsSpan(0, frames);
+        var turned = _turned.AsSpan(0, frames);
         if (moving is null)
             TensorPrimitives.Multiply(source, gain, turned);
         else
@@ -66,8 +66,4 @@ internal sealed class LinkMixer(
         movingSide.Fill(frame, sides);
         TensorPrimitives.MultiplyAdd(source, sides, target, target);
     }
-
-    private float[]? _scratch;
-
-    private float[] Scratch() => _scratch ??= new float[256];
 }

@@ -1,6 +1,6 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.TestKit.Plain;
 
-/// <summary>Holds one lane back by a fixed number of frames.</summary>
+/// <summary>Holds one lane back by a fixed number of frames, sample by sample: the second opinion on the one that takes blocks.</summary>
 public sealed class DelayLine
 {
     private readonly float[] _held;
