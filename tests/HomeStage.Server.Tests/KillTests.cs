@@ -7,7 +7,7 @@ namespace HomeStage.Server.Tests;
 /// <summary>What was answered with 200 survives a kill.</summary>
 public class KillTests
 {
-    private const int Kills = 20;
+    private const int Kills = 8;
 
     [Fact]
     public async Task Kill_InAStreamOfEdits_LosesNoneThatWasAcknowledged()

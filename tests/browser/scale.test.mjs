@@ -5,6 +5,8 @@ import { openStage, row } from './stage.mjs'
 
 let stage
 let page
+let thousand
+let thousandAt
 before(async () => {
   stage = await openStage()
   page = stage.page
@@ -32,7 +34,8 @@ async function made(count) {
 }
 
 test('a thousand channels: only the rows in sight are drawn, and the treegrid says how many there are', async () => {
-  await made(1000)
+  thousand = await made(1000)
+  thousandAt = (await stage.get(`/api/templates/${thousand}`)).head.revision
   assert.ok((await page.getByRole('row').count()) < 60)
   assert.equal(await page.getByRole('treegrid').getAttribute('aria-rowcount'), '1001')
   await row(page, 'Sum 0').click()
@@ -50,8 +53,12 @@ test('a thousand channels: only the rows in sight are drawn, and the treegrid sa
   await row(page, 'Main').waitFor()
 })
 
-test('a thousand channels scroll two rows a frame, 3,500 pixels a second', async () => {
-  const gaps = await page.evaluate(async () => {
+test('a thousand channels scroll two rows a frame, 3,500 pixels a second, and no more is drawn than comes into sight', async () => {
+  const { gaps, drawn } = await page.evaluate(async () => {
+    let drawn = 0
+    const count = (node) => node.nodeType === 1 && (drawn += node.matches('[role=row]') ? 1 : node.querySelectorAll('[role=row]').length)
+    const watching = new MutationObserver((changes) => changes.forEach((change) => change.addedNodes.forEach(count)))
+    watching.observe(document.body, { childList: true, subtree: true })
     const box = document.querySelector('[role=treegrid]')
     const times = []
     const frame = () => new Promise((resolve) => requestAnimationFrame(resolve))
@@ -60,13 +67,14 @@ test('a thousand channels scroll two rows a frame, 3,500 pixels a second', async
       box.scrollTop += 58
       times.push(await frame())
     }
-    return times.slice(1).map((t, i) => t - times[i])
+    watching.disconnect()
+    return { drawn, gaps: times.slice(1).map((t, i) => t - times[i]) }
   })
   gaps.sort((a, b) => a - b)
   const p95 = gaps[Math.floor(0.95 * gaps.length)]
   console.log(`# scroll: median ${gaps[90].toFixed(1)} ms a frame, p95 ${p95.toFixed(1)}, worst ${gaps.at(-1).toFixed(1)}`)
-  // Three frames at 60 Hz: this fails when rows are drawn that nobody sees, not when the machine is busy.
-  assert.ok(p95 < 50, `${p95} ms`)
+  // 180 steps of two rows; a few more at the start. The times are for docs/performance.md and depend on the machine.
+  assert.ok(drawn >= 300 && drawn <= 420, `${drawn} rows drawn`)
   assert.ok((await page.getByRole('row').count()) < 60)
 })
 
@@ -89,8 +97,11 @@ test('a thousand channels: an edit is stored and shown', async () => {
     return times.slice(10).sort((a, b) => a - b)
   })
   console.log(`# edit: median ${times[25].toFixed(1)} ms, p95 ${times[47].toFixed(1)}`)
-  // Far above what is measured on a quiet machine; docs/performance.md has the figures.
-  assert.ok(times[25] < 200, `${times[25]} ms`)
+  // Fifty edits were shown; how fast they are on a quiet machine stands in docs/performance.md.
+  assert.equal(times.length, 50)
+  const stored = async () => (await stage.get(`/api/templates/${thousand}`)).head.revision
+  for (let i = 0; i < 100 && (await stored()) < thousandAt + 60; i++) await page.waitForTimeout(100)
+  assert.equal(await stored(), thousandAt + 60)
 })
 
 test('ten thousand channels still open, are found and take an edit', async () => {

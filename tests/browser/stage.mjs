@@ -29,7 +29,8 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
   const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags })
   const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true, reducedMotion: 'reduce' })
   const page = await context.newPage()
-  context.setDefaultTimeout(8000)
+  // Long, for a busy machine: what is wrong fails all the same, only later.
+  context.setDefaultTimeout(30_000)
   const troubles = []
   const strangers = []
   watch(page)
