@@ -37,6 +37,27 @@ public class JobQueueTests
     }
 
     [Fact]
+    public async Task Results_ThatTogetherTakeTooMuch_AreForgottenFromTheOldest()
+    {
+        using var jobs = new JobQueue<Heavy>(TimeProvider.System, NullLogger<JobQueue<Heavy>>.Instance);
+        var made = new List<Job<Heavy>>();
+        for (var i = 0; i < 4; i++)
+        {
+            var job = jobs.Start($"job {i}", _ => new(JobQueue<Heavy>.MostBytes / 3))!;
+            made.Add(job);
+            for (var wait = 0; wait < 1000 && !job.IsOver; wait++)
+                await Task.Delay(5);
+        }
+
+        jobs.Start("small", _ => new(1));
+
+        Assert.Null(jobs.Find(made[0].Id));
+        Assert.All(made.Skip(1), job => Assert.Same(job, jobs.Find(job.Id)));
+    }
+
+    private sealed record Heavy(long Bytes) : ISized;
+
+    [Fact]
     public async Task Cancel_OfAJobThatWaits_KeepsItFromEverRunning()
     {
         using var jobs = Queue();

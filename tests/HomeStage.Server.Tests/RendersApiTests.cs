@@ -40,6 +40,20 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     }
 
     [Fact]
+    public async Task Render_AfterAnEditThatChangesNoSample_IsTheSameJob()
+    {
+        var id = await server.TemplateAsync("First Rehearsal");
+        var first = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
+        var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
+        await server.EditAsync(id, revision, new { type = "set-note", channel = "drums", note = "Hit hard" });
+        await server.EditAsync(id, revision + 1, new { type = "set-level", channel = "bass", level = -9 });
+
+        var after = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
+
+        Assert.Equal(first["id"]!.ToString(), after["id"]!.ToString());
+    }
+
+    [Fact]
     public async Task Render_OfOneChannel_IsThatChannel()
     {
         var all = await RenderAsync("Night Ferry", new { section = "Intro" });

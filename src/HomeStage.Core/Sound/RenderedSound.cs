@@ -15,6 +15,9 @@ public sealed record RenderedSound(float[] Left, float[] Right, int SampleRateHz
     /// <summary>The channels on the way to the listening point, in the template's order; none while the render goes on.</summary>
     public Sequence<ChannelMeters> Channels { get; init; } = [];
 
+    /// <summary>How many of them came from tape, because nothing in them had changed.</summary>
+    public int ChannelsFromTape { get; init; }
+
     public double Seconds => (double)Left.Length / SampleRateHz;
 
     /// <summary>Integrated; null where it cannot be measured.</summary>

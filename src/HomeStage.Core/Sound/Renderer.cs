@@ -1,6 +1,7 @@
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Rendering;
+using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound;
@@ -14,50 +15,55 @@ public static class Renderer
     /// <param name="watcher">Told at each stretch how far it is; null for nobody.</param>
     /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <param name="how">In which pieces and by how many; null for the usual.</param>
+    /// <param name="tapes">What earlier renders left and this one leaves to others; null for none. It changes no sample.</param>
     /// <exception cref="ArgumentException">The request does not fit the template.</exception>
     /// <exception cref="OperationCanceledException">Cancelled; asked at each stretch.</exception>
     public static RenderedSound Render(
         Template template, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
-        RenderManner? how = null, CancellationToken cancellation = default)
+        RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default)
     {
         var (stretchFrames, threads) = how ?? RenderManner.Usual;
         if (!(stretchFrames is >= 1 and <= IUnit.Stretch))
             throw new ArgumentOutOfRangeException(nameof(how), stretchFrames, $"Must lie in [1, {IUnit.Stretch}] frames.");
         if (request.Check(template) is { } wrong)
             throw new ArgumentException(wrong.Sentence, nameof(request));
-        var plan = new RenderPlan(template, request, shelf ?? EmptyShelf.Instance);
+        var plan = new RenderPlan(template, request, shelf ?? EmptyShelf.Instance, tapes);
         using var crew = new Crew(plan.Levels, threads);
         var sound = new RenderedSound(new float[plan.LengthFrames], new float[plan.LengthFrames], template.SampleRateHz, plan.LatencyFrames);
         var block = new SignalBlock(2, IUnit.Block);
-        var end = plan.LengthFrames + plan.LatencyFrames;
-        for (long frame = 0; frame < end;)
+        for (long frame = 0; frame < plan.EndFrames;)
         {
             cancellation.ThrowIfCancellationRequested();
-            var frames = (int)Math.Min(stretchFrames, end - frame);
+            var frames = (int)Math.Min(stretchFrames, plan.EndFrames - frame);
             crew.Render(frame, frames);
             for (var start = 0; start < frames; start += IUnit.Block)
                 KeepBlock(plan, block, start, frame + start, Math.Min(IUnit.Block, frames - start), sound);
             frame += frames;
-            watcher?.OnFrames(sound, (int)Math.Max(0, frame - plan.LatencyFrames));
+            watcher?.OnFrames(sound, (int)Math.Clamp(frame - plan.LatencyFrames, 0, plan.LengthFrames));
         }
 
+        var channels = plan.ReadMeters();
+        if (tapes is not null)
+            plan.KeepTapes(tapes, channels);
         return sound with
         {
             Meters = SoundMeters.Of(sound.Left, sound.Right, sound.SampleRateHz),
-            Channels = plan.Channels.Select(c => new ChannelMeters(c.Channel.Id, c.Unit.Meter.Read(), c.Unit.Reductions.ToSequence())).ToSequence(),
+            Channels = channels,
+            ChannelsFromTape = plan.ChannelsFromTape,
         };
     }
 
-    /// <summary>What comes before the latency is over is not part of the range.</summary>
+    /// <summary>What comes before the latency is over, and after the range has come, is not part of it.</summary>
     private static void KeepBlock(RenderPlan plan, SignalBlock block, int start, long frame, int frames, RenderedSound sound)
     {
         block.Clear(frames);
         plan.Listen(block, start, frame, frames);
         var skipped = (int)Math.Clamp(plan.LatencyFrames - frame, 0, frames);
-        if (skipped == frames)
-            return;
         var place = (int)(frame + skipped - plan.LatencyFrames);
-        block.Lane(0, skipped, frames - skipped).CopyTo(sound.Left.AsSpan(place));
-        block.Lane(1, skipped, frames - skipped).CopyTo(sound.Right.AsSpan(place));
+        var kept = Math.Min(frames - skipped, sound.Left.Length - place);
+        if (kept <= 0)
+            return;
+        block.Lane(0, skipped, kept).CopyTo(sound.Left.AsSpan(place));
+        block.Lane(1, skipped, kept).CopyTo(sound.Right.AsSpan(place));
     }
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Api.Views;
@@ -33,16 +34,16 @@ internal static class RendersApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewRender asked, DocumentStore store, MediaStore media, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
+        NewRender asked, DocumentStore store, MediaStore media, TapeShelf tapes, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
             return Problems.NotFound("document");
         var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert };
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
-        var key = $"{document.Id}/{document.Revision}/{request}";
-        var job = jobs.Start(key, job => RenderedAudio.Of(
-            Renderer.Render(document.Template, request, new JobWatcher(job, job.Offer), media, cancellation: job.Cancellation)));
+        var content = RenderContent.Of(document.Template, request, media);
+        var job = jobs.Start(content, job => RenderedAudio.Of(
+            Renderer.Render(document.Template, request, new JobWatcher(job, job.Offer), media, tapes: tapes, cancellation: job.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 

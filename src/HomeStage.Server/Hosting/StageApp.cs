@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Tapes;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Api;
 using HomeStage.Server.Api.Views;
@@ -13,6 +14,7 @@ namespace HomeStage.Server.Hosting;
 /// <summary>Puts the server together.</summary>
 public static class StageApp
 {
+    private const long MostBytesOfTapes = 384 * 1024 * 1024;
     private const long MostRequestBytes = 64 * 1024 * 1024;
 
     public static WebApplication Build(ServerOptions options)
@@ -61,6 +63,7 @@ public static class StageApp
             s.GetRequiredService<IDbContextFactory<StageDb>>(), s.GetRequiredService<TimeProvider>(), Path.Combine(options.DataFolder, "media")));
         services.AddSingleton<DemoSeed>();
         services.AddSingleton<JobQueue<RenderedAudio>>();
+        services.AddSingleton(new TapeShelf(MostBytesOfTapes));
         services.AddSingleton<JobQueue<SongZip>>();
         services.ConfigureHttpJsonOptions(json => DocumentJson.Apply(json.SerializerOptions));
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);

@@ -11,7 +11,7 @@ public enum JobState
 
 /// <summary>A piece of long work that can be watched and cancelled.</summary>
 /// <param name="key">Work with the same key has the same result.</param>
-public sealed class Job<TResult>(string id, string key) : IProgress<double>, IDisposable
+public sealed class Job<TResult>(string id, object key) : IProgress<double>, IDisposable
     where TResult : class
 {
     private readonly CancellationTokenSource _cancel = new();
@@ -19,7 +19,7 @@ public sealed class Job<TResult>(string id, string key) : IProgress<double>, IDi
 
     public string Id => id;
 
-    public string Key => key;
+    public object Key => key;
 
     public JobState State { get; private set; } = JobState.Waiting;
 

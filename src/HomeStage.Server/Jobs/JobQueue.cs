@@ -8,7 +8,10 @@ public sealed class JobQueue<TResult> : IDisposable
     where TResult : class
 {
     public const int MostWaiting = 16;
-    private const int MostKept = 12;
+    private const int MostKept = 24;
+
+    /// <summary>What the kept results together may take; the latest is kept whatever it takes.</summary>
+    public const long MostBytes = 256L * 1024 * 1024;
 
     private readonly ConcurrentDictionary<string, Job<TResult>> _jobs = new(StringComparer.Ordinal);
     private readonly BlockingCollection<(Job<TResult> Job, Func<Job<TResult>, TResult> Work)> _waiting = new(MostWaiting);
@@ -27,12 +30,13 @@ public sealed class JobQueue<TResult> : IDisposable
         _worker.Start();
     }
 
+    /// <param name="key">Compared by value.</param>
     /// <returns>The job that does this work or has done it; null where too much is waiting.</returns>
-    public Job<TResult>? Start(string key, Func<Job<TResult>, TResult> work)
+    public Job<TResult>? Start(object key, Func<Job<TResult>, TResult> work)
     {
         lock (_gate)
         {
-            if (_kept.FirstOrDefault(j => j.Key == key && j.State is not (JobState.Failed or JobState.Cancelled) && !j.Cancellation.IsCancellationRequested) is { } known)
+            if (_kept.FirstOrDefault(j => j.Key.Equals(key) && j.State is not (JobState.Failed or JobState.Cancelled) && !j.Cancellation.IsCancellationRequested) is { } known)
                 return known;
             var job = new Job<TResult>(Guid.NewGuid().ToString("N"), key);
             if (!_waiting.TryAdd((job, work)))
@@ -57,7 +61,7 @@ public sealed class JobQueue<TResult> : IDisposable
 
     private void Forget()
     {
-        while (_kept.Count > MostKept && _kept.FirstOrDefault(j => j.IsOver) is { } oldest)
+        while ((_kept.Count > MostKept || _kept.Sum(j => (j.Result as ISized)?.Bytes ?? 0) > MostBytes) && _kept.SkipLast(1).FirstOrDefault(j => j.IsOver) is { } oldest)
         {
             _kept.Remove(oldest);
             _jobs.TryRemove(oldest.Id, out _);

@@ -6,9 +6,11 @@ namespace HomeStage.Server.Jobs;
 /// <summary>A render as far as it is, with its outline for drawing once it is finished.</summary>
 /// <param name="Frames">How many frames are final, from the start.</param>
 /// <param name="Outline">Empty while the render goes on.</param>
-public sealed record RenderedAudio(RenderedSound Sound, int Frames, IReadOnlyList<float> Outline)
+public sealed record RenderedAudio(RenderedSound Sound, int Frames, IReadOnlyList<float> Outline) : ISized
 {
     public const int OutlinePoints = 600;
+
+    public long Bytes => 2L * sizeof(float) * Sound.Left.Length;
 
     public static RenderedAudio Of(RenderedSound sound) => new(sound, sound.Left.Length, OutlineOf(sound));
 

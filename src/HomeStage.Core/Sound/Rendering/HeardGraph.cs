@@ -44,6 +44,9 @@ internal sealed class HeardGraph
     /// <summary>How late the listening point is.</summary>
     public int LatencyFrames { get; }
 
+    /// <summary>The largest lateness of any stage, whatever is listened to.</summary>
+    public int LongestLatencyFrames => _compensation.LatenessFrames.DefaultIfEmpty(0).Max();
+
     /// <summary>The stages that work, each after all that feed it.</summary>
     public IReadOnlyList<int> Stages { get; }
 
@@ -76,7 +79,8 @@ internal sealed class HeardGraph
         _ => throw new InvalidOperationException($"{_request.Point} is not a listening point."),
     };
 
-    private HashSet<int> Upstream(int stage)
+    /// <returns>The stage and all that lead to it, whether they sound or not.</returns>
+    public HashSet<int> Upstream(int stage)
     {
         var found = new HashSet<int> { stage };
         var open = new Stack<int>(found);

@@ -1,8 +1,8 @@
 using HomeStage.Core.Automation;
-using HomeStage.Core.Catalogue;
 using HomeStage.Core.Media;
 using HomeStage.Core.Routing;
-using HomeStage.Core.Strips;
+using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Rendering;
@@ -10,41 +10,43 @@ namespace HomeStage.Core.Sound.Rendering;
 /// <summary>A template set to work: the units that the listening point needs, level by level, each with what it does.</summary>
 internal sealed class RenderPlan
 {
-    private readonly Template _template;
     private readonly HeardGraph _heard;
-    private readonly Dictionary<int, SignalBlock> _blocks = [];
-    private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
     private readonly Dictionary<int, int> _levels = [];
     private readonly Dictionary<int, IUnit> _units = [];
-    private readonly UnitFactory _factory;
+    private readonly Patchbay _patchbay;
+    private readonly Taping _taping;
+    private readonly Dictionary<int, Tape> _recorded = [];
     private readonly LinkMixer? _toOutput;
 
     /// <param name="request">Held against the template before.</param>
-    public RenderPlan(Template template, RenderRequest request, IMediaShelf shelf)
+    /// <param name="tapes">Null where nothing is played from tape or recorded.</param>
+    public RenderPlan(Template template, RenderRequest request, IMediaShelf shelf, TapeShelf? tapes)
     {
-        _template = template;
         _heard = new(template, request);
-        Range = RenderRange.Of(template, request.Section);
-        _factory = new(template, request, Range, shelf, new Movement(template));
-        foreach (var stage in _heard.Stages)
-            EnsureUnit(stage);
+        var range = RenderRange.Of(template, request.Section);
+        LengthFrames = (long)Math.Round(range.Seconds * template.SampleRateHz);
+        EndFrames = LengthFrames + _heard.LongestLatencyFrames;
+        _taping = new(_heard, new(template, request, _heard, shelf, EndFrames), tapes, EndFrames);
+        _patchbay = new(_heard, new(template, request, range, shelf, new Movement(template)));
+        var last = _heard.Graph.PostOf(_heard.Graph.Stages[_heard.Listened].Channel);
+        if (_heard.Sounds(last))
+            EnsureUnit(last);
         Levels = [.. _units.GroupBy(u => _levels[u.Key]).OrderBy(g => g.Key).Select(g => g.OrderBy(u => u.Key).Select(u => u.Value).ToArray())];
-        if (_blocks.TryGetValue(_heard.Listened, out var block))
-            _toOutput = new(block, 1, Spread(_heard.Listened), 0);
+        _toOutput = _patchbay.ToOutput();
     }
-
-    public RenderRange Range { get; }
 
     /// <summary>Units by level: those of one level need nothing of each other.</summary>
     public IReadOnlyList<IUnit[]> Levels { get; }
 
     public int LatencyFrames => _heard.LatencyFrames;
 
-    public long LengthFrames => (long)Math.Round(Range.Seconds * _template.SampleRateHz);
+    public long LengthFrames { get; }
 
-    /// <summary>The channels at work, by their place in the template.</summary>
-    public IEnumerable<(Channel Channel, ChannelUnit Unit)> Channels =>
-        _units.Where(u => u.Value is ChannelUnit).OrderBy(u => u.Key).Select(u => (_heard.ChannelOf(u.Key), (ChannelUnit)u.Value));
+    /// <summary>How many frames are worked out: as many for every listening point, so that tapes serve them all.</summary>
+    public long EndFrames { get; }
+
+    /// <summary>How many channels are on the tapes that play.</summary>
+    public int ChannelsFromTape => _units.Values.OfType<TapedUnit>().SelectMany(t => t.Tape.Channels).Select(m => m.Channel).Distinct().Count();
 
     /// <summary>Adds what the listening point gave in the last stretch to two lanes.</summary>
     /// <param name="start">From the stretch's start.</param>
@@ -52,109 +54,73 @@ internal sealed class RenderPlan
     /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
     public void Listen(SignalBlock output, int start, long frame, int frames) => _toOutput?.AddTo(output, start, frame, frames);
 
+    /// <returns>What the meters of all channels on the way read, whether at work or on tape, by their place in the template.</returns>
+    public Sequence<ChannelMeters> ReadMeters()
+    {
+        var read = new Dictionary<ChannelId, ChannelMeters>();
+        foreach (var (stage, unit) in _units)
+            foreach (var meters in MetersOf(stage, unit))
+                read[meters.Channel] = meters;
+        return [.. _heard.Graph.Template.Channels.Where(c => read.ContainsKey(c.Id)).Select(c => read[c.Id])];
+    }
+
+    /// <summary>Once all is rendered: puts what was recorded on the shelf.</summary>
+    /// <param name="meters">Of all channels.</param>
+    public void KeepTapes(TapeShelf tapes, Sequence<ChannelMeters> meters)
+    {
+        foreach (var (channel, tape) in _recorded)
+        {
+            var leading = _heard.Upstream(_heard.Graph.PostOf(channel)).Select(_heard.ChannelOf).Select(c => c.Id).ToHashSet();
+            tapes.Keep(_taping.RecordedFor(channel)!, tape with { Channels = [.. meters.Where(m => leading.Contains(m.Channel))] });
+        }
+    }
+
     /// <summary>Makes the unit that a stage is part of, once all units that feed it are there.</summary>
     /// <returns>Its level.</returns>
     private int EnsureUnit(int stage)
     {
         var graph = _heard.Graph;
         var isPlayer = graph.Stages[stage].Kind == StageKind.Player;
-        var (first, last) = isPlayer ? (stage, stage) : (graph.InputOf(graph.Stages[stage].Channel), graph.PostOf(graph.Stages[stage].Channel));
+        var channel = graph.Stages[stage].Channel;
+        var (first, last) = isPlayer ? (stage, stage) : (graph.InputOf(channel), graph.PostOf(channel));
         if (_levels.TryGetValue(first, out var known))
             return known;
+        if (!isPlayer && _taping.PlayedFor(channel) is { } tape)
+        {
+            _units[first] = Playing(channel, tape);
+            return _levels[first] = 0;
+        }
+
         var level = 0;
         for (var part = first; part <= last; part++)
             foreach (var (link, _) in _heard.SoundingInto(part))
                 level = Math.Max(level, EnsureUnit(link.From) + 1);
-        _units[first] = isPlayer ? NewPlayer(stage) : NewChannel(first);
+        _units[first] = isPlayer ? _patchbay.NewPlayer(stage) : Recording(channel, _patchbay.NewChannel(first));
         return _levels[first] = level;
     }
 
-    private PlayerUnit NewPlayer(int stage)
+    private TapedUnit Playing(int channel, Tape tape)
     {
-        var channel = _heard.ChannelOf(stage);
-        if (channel.Source is InstrumentSource source)
-            return NewInstrument(stage, channel, source);
-        var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
-        if (channel.Source is InputSource)
-        {
-            var performed = _factory.Performed(channel);
-            return new(frames => performed.Render([block], frames));
-        }
-
-        var clips = _factory.Clips(channel);
-        return new(frames => clips.Render(block, frames));
+        _patchbay.Open(channel);
+        return new(tape, [.. _patchbay.TakenOf(channel).Select(t => (tape.Lanes[t.Place], t.Block))]);
     }
 
-    private PlayerUnit NewInstrument(int stage, Channel channel, InstrumentSource source)
+    private IUnit Recording(int channel, ChannelUnit unit)
     {
-        var outputs = new SignalBlock?[source.Kit?.Outputs.Count ?? 1];
-        foreach (var link in _heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.InstrumentOutput))
-        {
-            var format = source.Kit?.Outputs[link.Output - 1].Format ?? ChannelFormat.Stereo;
-            _playerOutputs[(stage, link.Output)] = outputs[link.Output - 1] ??= new(format == ChannelFormat.Mono ? 1 : 2, IUnit.Stretch);
-        }
-
-        var player = _factory.Player(channel, source);
-        return new(frames => player.Render(outputs, frames));
+        if (_taping.RecordedFor(channel) is null)
+            return unit;
+        var places = _patchbay.TakenOf(channel)
+            .Select(t => (t.Place, t.Block, Lanes: Enumerable.Range(0, t.Block.Lanes).Select(_ => new float[EndFrames]).ToArray()))
+            .ToList();
+        _recorded[channel] = new(places.ToDictionary(p => p.Place, p => p.Lanes), []);
+        return new RecordedUnit(unit, [.. places.Select(p => (p.Lanes, p.Block))]);
     }
 
-    private ChannelUnit NewChannel(int input)
+    private IEnumerable<ChannelMeters> MetersOf(int stage, IUnit unit) => unit switch
     {
-        var (channel, index) = (_heard.ChannelOf(input), _heard.Graph.Stages[input].Channel);
-        var lanes = channel.Format == ChannelFormat.Mono ? 1 : 2;
-        var strip = channel.Inserts.Select((insert, place) => NewInsert(_heard.Graph.InsertOf(index, place), channel, insert, lanes)).ToArray();
-        var (pre, post) = (_heard.Graph.PreOf(index), _heard.Graph.PostOf(index));
-        var keyed = Enumerable.Range(0, strip.Length).FirstOrDefault(i => _heard.Taken.Contains(_heard.Graph.InsertOf(index, i)), -1);
-        var fader = _factory.Fader(channel, _heard.LatenessOf(post));
-        return new(lanes, Mixers(input, _ => true), strip)
-        {
-            IsFlipped = channel.PolarityFlipped,
-            IsMuted = channel.Muted,
-            Input = Taken(input, lanes),
-            Pre = Taken(pre, lanes),
-            Post = Taken(post, lanes),
-            Gains = fader.Still,
-            MovingGains = fader.Moving,
-            KeyHeard = keyed < 0 ? null : (keyed, Taken(_heard.Graph.InsertOf(index, keyed), 2)!),
-        };
-    }
-
-    private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
-    {
-        var within = _heard.Entering[stage].Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
-        var hasKey = insert.Key is { On: true } && ProcessorCatalogue.Find(insert.Processor)!.HasKey;
-        return _factory.Insert(
-            channel, insert, lanes, _heard.LatenessOf(stage) - _heard.OwnLatency(stage),
-            within == 0 ? [] : [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(within))],
-            hasKey ? Mixers(stage, kind => kind == LinkKind.Key) : [],
-            hasKey ? new SignalBlock(2, IUnit.Block) : null);
-    }
-
-    private SignalBlock? Taken(int stage, int lanes) => _heard.Taken.Contains(stage) ? _blocks[stage] = new(lanes, IUnit.Stretch) : null;
-
-    private LinkMixer[] Mixers(int stage, Func<LinkKind, bool> which) =>
-        [.. _heard.SoundingInto(stage).Where(x => which(x.Link.Kind)).Select(Mixer)];
-
-    private LinkMixer Mixer((Link Link, int Padding) entering)
-    {
-        var (link, padding) = entering;
-        var from = link.Kind == LinkKind.InstrumentOutput ? _playerOutputs[(link.From, link.Output)] : _blocks[link.From];
-        var arrives = _heard.LatenessOf(link.From) + padding;
-        var level = link.Kind == LinkKind.Send
-            ? _factory.Send(_heard.ChannelOf(link.From), _heard.ChannelOf(link.To).Id, link.Level, arrives)
-            : new((float)link.Level.Linear, null);
-        return link.Kind == LinkKind.Key
-            ? new(from, level.Still, new(1, 1), padding)
-            : new(from, level.Still, Spread(link.From), padding, level.Moving, MovingSpread(link.From, arrives));
-    }
-
-    /// <summary>How a mono signal taken at a stage spreads over two sides; unused by stereo ones.</summary>
-    private PanGains Spread(int stage) =>
-        PanGains.Mono(_heard.Graph.Stages[stage].Kind == StageKind.Post ? _factory.Pan(_heard.ChannelOf(stage)) : 0, _template.PanLaw);
-
-    private (MovingGain Left, MovingGain Right)? MovingSpread(int stage, int lateness)
-    {
-        var channel = _heard.ChannelOf(stage);
-        return channel.Format == ChannelFormat.Mono && _heard.Graph.Stages[stage].Kind == StageKind.Post ? _factory.MovingPan(channel, lateness) : null;
-    }
+        TapedUnit taped => taped.Tape.Channels,
+        RecordedUnit recorded => MetersOf(stage, recorded.Unit),
+        ChannelUnit channel => [new(_heard.ChannelOf(stage).Id, channel.Meter.Read(), channel.Reductions.ToSequence())],
+        _ => [],
+    };
 }

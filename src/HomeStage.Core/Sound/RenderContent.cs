@@ -1,0 +1,33 @@
+using HomeStage.Core.Media;
+using HomeStage.Core.Sound.Rendering;
+using HomeStage.Core.Sound.Tapes;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound;
+
+/// <summary>All that decides what a request sounds like: two that are equal need one render. Names, colours, notes to people and
+/// channels that do not lead to the listening point are not part of it.</summary>
+public sealed record RenderContent
+{
+    private RenderContent(Branch listened, ListeningPoint point, InsertId? insert)
+    {
+        Listened = listened;
+        Point = point;
+        Insert = insert;
+    }
+
+    public Branch Listened { get; }
+
+    public ListeningPoint Point { get; }
+
+    public InsertId? Insert { get; }
+
+    /// <param name="request">Must pass its own check.</param>
+    public static RenderContent Of(Template template, RenderRequest request, IMediaShelf shelf)
+    {
+        var heard = new HeardGraph(template, request);
+        var seconds = RenderRange.Of(template, request.Section).Seconds;
+        var branches = new BranchReader(template, request, heard, shelf, (long)Math.Round(seconds * template.SampleRateHz));
+        return new(branches.Of(heard.Graph.Stages[heard.Listened].Channel), request.Point, request.Insert);
+    }
+}

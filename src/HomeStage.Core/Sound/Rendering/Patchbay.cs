@@ -1,0 +1,123 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Routing;
+using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Sound.Rendering;
+
+/// <summary>Makes the units of a render and joins them: every signal that is taken has one block here.</summary>
+internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
+{
+    private readonly Dictionary<int, SignalBlock> _blocks = [];
+    private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
+
+    /// <returns>What brings the listening point to two lanes; null where nothing sounds there.</returns>
+    public LinkMixer? ToOutput() => _blocks.TryGetValue(heard.Listened, out var block) ? new(block, 1, Spread(heard.Listened), 0) : null;
+
+    /// <summary>The places of a channel at which its signal is taken.</summary>
+    /// <returns>By the place in the channel, from its sum on.</returns>
+    public IEnumerable<(int Place, SignalBlock Block)> TakenOf(int channel)
+    {
+        var (input, post) = (heard.Graph.InputOf(channel), heard.Graph.PostOf(channel));
+        for (var stage = input; stage <= post; stage++)
+            if (_blocks.TryGetValue(stage, out var block))
+                yield return (stage - input, block);
+    }
+
+    /// <summary>Makes the blocks of a channel whose unit is made elsewhere.</summary>
+    public void Open(int channel)
+    {
+        var lanes = heard.Graph.Template.Channels[channel].Format == ChannelFormat.Mono ? 1 : 2;
+        for (var stage = heard.Graph.InputOf(channel); stage <= heard.Graph.PostOf(channel); stage++)
+            Taken(stage, lanes);
+    }
+
+    public PlayerUnit NewPlayer(int stage)
+    {
+        var channel = heard.ChannelOf(stage);
+        if (channel.Source is InstrumentSource source)
+            return NewInstrument(stage, channel, source);
+        var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
+        if (channel.Source is InputSource)
+        {
+            var performed = factory.Performed(channel);
+            return new(frames => performed.Render([block], frames));
+        }
+
+        var clips = factory.Clips(channel);
+        return new(frames => clips.Render(block, frames));
+    }
+
+    private PlayerUnit NewInstrument(int stage, Channel channel, InstrumentSource source)
+    {
+        var outputs = new SignalBlock?[source.Kit?.Outputs.Count ?? 1];
+        foreach (var link in heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.InstrumentOutput))
+        {
+            var format = source.Kit?.Outputs[link.Output - 1].Format ?? ChannelFormat.Stereo;
+            _playerOutputs[(stage, link.Output)] = outputs[link.Output - 1] ??= new(format == ChannelFormat.Mono ? 1 : 2, IUnit.Stretch);
+        }
+
+        var player = factory.Player(channel, source);
+        return new(frames => player.Render(outputs, frames));
+    }
+
+    public ChannelUnit NewChannel(int input)
+    {
+        var (channel, index) = (heard.ChannelOf(input), heard.Graph.Stages[input].Channel);
+        var lanes = channel.Format == ChannelFormat.Mono ? 1 : 2;
+        var strip = channel.Inserts.Select((insert, place) => NewInsert(heard.Graph.InsertOf(index, place), channel, insert, lanes)).ToArray();
+        var (pre, post) = (heard.Graph.PreOf(index), heard.Graph.PostOf(index));
+        var keyed = Enumerable.Range(0, strip.Length).FirstOrDefault(i => heard.Taken.Contains(heard.Graph.InsertOf(index, i)), -1);
+        var fader = factory.Fader(channel, heard.LatenessOf(post));
+        return new(lanes, Mixers(input, _ => true), strip)
+        {
+            IsFlipped = channel.PolarityFlipped,
+            IsMuted = channel.Muted,
+            Input = Taken(input, lanes),
+            Pre = Taken(pre, lanes),
+            Post = Taken(post, lanes),
+            Gains = fader.Still,
+            MovingGains = fader.Moving,
+            KeyHeard = keyed < 0 ? null : (keyed, Taken(heard.Graph.InsertOf(index, keyed), 2)!),
+        };
+    }
+
+    private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
+    {
+        var within = heard.Entering[stage].Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
+        var hasKey = insert.Key is { On: true } && ProcessorCatalogue.Find(insert.Processor)!.HasKey;
+        return factory.Insert(
+            channel, insert, lanes, heard.LatenessOf(stage) - heard.OwnLatency(stage),
+            within == 0 ? [] : [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(within))],
+            hasKey ? Mixers(stage, kind => kind == LinkKind.Key) : [],
+            hasKey ? new SignalBlock(2, IUnit.Block) : null);
+    }
+
+    private SignalBlock? Taken(int stage, int lanes) => heard.Taken.Contains(stage) ? _blocks[stage] = new(lanes, IUnit.Stretch) : null;
+
+    private LinkMixer[] Mixers(int stage, Func<LinkKind, bool> which) =>
+        [.. heard.SoundingInto(stage).Where(x => which(x.Link.Kind)).Select(Mixer)];
+
+    private LinkMixer Mixer((Link Link, int Padding) entering)
+    {
+        var (link, padding) = entering;
+        var from = link.Kind == LinkKind.InstrumentOutput ? _playerOutputs[(link.From, link.Output)] : _blocks[link.From];
+        var arrives = heard.LatenessOf(link.From) + padding;
+        var level = link.Kind == LinkKind.Send
+            ? factory.Send(heard.ChannelOf(link.From), heard.ChannelOf(link.To).Id, link.Level, arrives)
+            : new((float)link.Level.Linear, null);
+        return link.Kind == LinkKind.Key
+            ? new(from, level.Still, new(1, 1), padding)
+            : new(from, level.Still, Spread(link.From), padding, level.Moving, MovingSpread(link.From, arrives));
+    }
+
+    /// <summary>How a mono signal taken at a stage spreads over two sides; unused by stereo ones.</summary>
+    private PanGains Spread(int stage) =>
+        PanGains.Mono(heard.Graph.Stages[stage].Kind == StageKind.Post ? factory.Pan(heard.ChannelOf(stage)) : 0, heard.Graph.Template.PanLaw);
+
+    private (MovingGain Left, MovingGain Right)? MovingSpread(int stage, int lateness)
+    {
+        var channel = heard.ChannelOf(stage);
+        return channel.Format == ChannelFormat.Mono && heard.Graph.Stages[stage].Kind == StageKind.Post ? factory.MovingPan(channel, lateness) : null;
+    }
+}

@@ -1,0 +1,49 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Sound.Tapes;
+
+/// <summary>One player or strip of a branch, without what changes no sample: names, colours, notes to people, sends elsewhere.</summary>
+/// <param name="Notes">What a player is played by, or what restarts the duckers of a strip.</param>
+internal sealed record Part(Channel Content, bool Plays, Sequence<PlacedNote> Notes)
+{
+    public static Part Player(Channel channel, NoteRoute notes) => new(
+        Bare(channel) with
+        {
+            // Who performs a hardware input is told by its channel's name.
+            Name = channel.Source is InputSource ? channel.Name : "",
+            Role = channel.Source is InputSource ? channel.Role : null,
+            Source = channel.Source,
+            Starters = channel.Starters,
+        },
+        true, channel.Source is InstrumentSource ? [.. notes.Of(channel)] : []);
+
+    /// <param name="within">The channels of the branch; links that leave it change nothing in it.</param>
+    public static Part Strip(Channel channel, IReadOnlySet<ChannelId> within, Template template, NoteRoute notes) => new(
+        Bare(channel) with
+        {
+            Source = channel.Source is OutputSource or InternalSource ? channel.Source : null,
+            PolarityFlipped = channel.PolarityFlipped,
+            Inserts = channel.Inserts,
+            Sends = [.. channel.Sends.Where(s => within.Contains(s.To))],
+            Feeds = [.. channel.Feeds.Where(f => within.Contains(f.Channel))],
+            Level = channel.Level,
+            Pan = channel.Pan,
+            Muted = channel.Muted,
+            Destination = channel.Destination is { } to && within.Contains(to) ? to : null,
+        },
+        false, Restarts(channel, template, notes));
+
+    private static Channel Bare(Channel channel) =>
+        new() { Id = channel.Id, Name = "", Kind = channel.Kind, Format = channel.Format, Shapes = channel.Shapes };
+
+    private static Sequence<PlacedNote> Restarts(Channel channel, Template template, NoteRoute notes) =>
+        [.. channel.Inserts
+            .Where(i => ProcessorCatalogue.Find(i.Processor) is { HasTrigger: true })
+            .SelectMany(i => (i.Trigger ?? NoteTrigger.Plain).Notes)
+            .Where(template.Channels.Contains)
+            .SelectMany(id => notes.Of(template.Channels[id]))];
+}

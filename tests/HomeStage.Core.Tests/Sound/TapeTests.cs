@@ -1,0 +1,122 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Tapes;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Sound;
+
+public class TapeTests
+{
+    private const long Plenty = 64 * 1024 * 1024;
+
+    // Two tones on one bus, a third beside it, a return and a keyed compressor: all ways in which channels lead to another.
+    private static readonly Template Stage = OneBar(
+        Trigger("pulse"),
+        Bus("drums", "mix-bus"), Bus("keys", "mix-bus", Insert("ducked", "compressor", ("threshold-db", -30))),
+        Return("room", "mix-bus", Insert("reverb", "reverb")),
+        Tone("kick", "drums"), Tone("snare", "drums", ChannelFormat.Mono), Tone("organ", "keys"),
+        new PutSend(new("snare"), new(new("room"), new(-12))),
+        new SetKey(new("keys"), new("ducked"), new(true)),
+        new PutFeed(new("pulse"), new(new("keys"), new("ducked"), new(0), TapPoint.Pre)));
+
+    [Property(MaxTest = 6)]
+    public void Render_WithTapesOfEarlierRenders_GivesTheSameSamplesAndReadings(int seed)
+    {
+        var random = new RandomTemplates(seed);
+        var template = random.Grown(50) with { Timeline = new(160, new(2, 4), [new("Verse", 1), new("Chorus", 1, 90)]) };
+        var tapes = new TapeShelf(Plenty);
+        for (var turn = 0; turn < 5; turn++)
+        {
+            var sums = template.Channels.Where(c => c.StageIn(template.Acts[0].Id) != StageState.InTheWings && c.Kind is ChannelKind.Main or ChannelKind.Bus).ToList();
+            foreach (var listened in sums.Take(turn == 3 ? 2 : 1))
+            {
+                var request = new RenderRequest(template.Acts[0].Id, listened.Id, turn % 3 == 2 ? "Chorus" : null);
+                if (request.Check(template) is not null)
+                    continue;
+                AssertSame(Renderer.Render(template, request), Renderer.Render(template, request, tapes: tapes));
+            }
+
+            if (Batch.Apply(template, random.Edits(template, 1 + turn % 2)) is BatchResult.Applied applied)
+                template = applied.Template;
+        }
+    }
+
+    [Fact]
+    public void Render_AfterAnEditOfOneChannel_TakesTheOthersFromTape()
+    {
+        var tapes = new TapeShelf(Plenty);
+        Renderer.Render(Stage, new(InMix), tapes: tapes);
+        var turned = Stage.With(new SetLevel(new("kick"), new(-9)));
+
+        var again = Renderer.Render(turned, new(InMix), tapes: tapes);
+
+        // Snare, room, keys with the organ and the pulse; kick, drums, mix bus and main are worked out.
+        Assert.Equal(5, again.ChannelsFromTape);
+        AssertSame(Renderer.Render(turned, new(InMix)), again);
+    }
+
+    [Fact]
+    public void Render_AfterAnEditOfAKey_WorksOutWhatItSteers()
+    {
+        var tapes = new TapeShelf(Plenty);
+        Renderer.Render(Stage, new(InMix), tapes: tapes);
+        var turned = Stage.With(new SetLevel(new("pulse"), new(-20)), new PutFeed(new("pulse"), new(new("keys"), new("ducked"), new(-20), TapPoint.Pre)));
+
+        AssertSame(Renderer.Render(turned, new(InMix)), Renderer.Render(turned, new(InMix), tapes: tapes));
+    }
+
+    [Fact]
+    public void Render_AfterARename_ChangesNothing_AndTheWholeMixComesFromTape()
+    {
+        var tapes = new TapeShelf(Plenty);
+        Renderer.Render(Stage, new(InMix), tapes: tapes);
+
+        var again = Renderer.Render(Stage.With(new RenameChannel(new("kick"), "Boot"), new SetHue(new("drums"), 200)), new(InMix), tapes: tapes);
+
+        Assert.Equal(again.Channels.Count - 1, again.ChannelsFromTape);
+    }
+
+    [Fact]
+    public void Render_OfABusWhoseTapeTheMixLeft_IsHeardFromTape()
+    {
+        var tapes = new TapeShelf(Plenty);
+        Renderer.Render(Stage, new(InMix), tapes: tapes);
+
+        var keys = Renderer.Render(Stage, new(InMix, new("keys")), tapes: tapes);
+
+        Assert.Equal(keys.Channels.Count, keys.ChannelsFromTape);
+        AssertSame(Renderer.Render(Stage, new(InMix, new("keys"))), keys);
+    }
+
+    [Fact]
+    public void Shelf_NeverHoldsMoreThanItMay_AndForgetsWhatWasAskedForLongestAgo()
+    {
+        // Room for a stereo tape or two of two seconds at 48 kHz, 768 kB each.
+        var tapes = new TapeShelf(3 * 1024 * 1024);
+        for (var level = 0; level > -12; level--)
+        {
+            Renderer.Render(Stage.With(new SetLevel(new("kick"), new(level))), new(InMix), tapes: tapes);
+            Assert.InRange(tapes.Bytes, 1, tapes.MostBytes);
+        }
+    }
+
+    [Fact]
+    public void Shelf_OfNoSize_KeepsNothing()
+    {
+        var tapes = new TapeShelf(0);
+        Renderer.Render(Stage, new(InMix), tapes: tapes);
+
+        Assert.Equal(0, tapes.Bytes);
+        Assert.Equal(0, Renderer.Render(Stage, new(InMix), tapes: tapes).ChannelsFromTape);
+    }
+
+    private static void AssertSame(RenderedSound expected, RenderedSound actual)
+    {
+        Assert.Equal(expected.Left, actual.Left);
+        Assert.Equal(expected.Right, actual.Right);
+        Assert.Equal(expected.Channels, actual.Channels);
+    }
+}
