@@ -59,8 +59,8 @@ internal static class EditBench
         var id = JsonNode.Parse(await (await client.PostAsync("/api/templates/from-document", document, CancellationToken.None)).Content.ReadAsStringAsync(CancellationToken.None))!["id"]!.ToString();
         for (var revision = 0; !stop.IsCancellationRequested; revision++)
         {
-            // Each render is of another revision, so that none is answered from what is known.
-            await client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits = new[] { new { type = "set-level", channel = "drums", level = -(revision % 20) } } }, CancellationToken.None);
+            // Each render is in another key, so that nothing is answered from what is known or played from tape.
+            await client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits = new[] { new { type = "set-musical-key", key = new { fifths = revision % 15 - 7, minor = revision % 2 == 0 } } } }, CancellationToken.None);
             var started = await client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = (string?)null, section = (string?)null }, CancellationToken.None);
             var job = JsonNode.Parse(await started.Content.ReadAsStringAsync(CancellationToken.None))!;
             var streamed = await client.GetByteArrayAsync($"/api/renders/{job["id"]}/stream", CancellationToken.None);

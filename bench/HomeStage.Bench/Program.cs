@@ -1,6 +1,6 @@
 using HomeStage.Bench;
 
-// dotnet run -c Release --project bench/HomeStage.Bench [kernels] [strips] [render] [edit] [weight]; without a word all of them
+// dotnet run -c Release --project bench/HomeStage.Bench [kernels] [strips] [render] [edit] [first-sound] [weight]; without a word all of them
 Console.WriteLine($"{Environment.ProcessorCount} cores, {System.Runtime.InteropServices.RuntimeInformation.FrameworkDescription}, medians");
 bool Asked(string word) => args.Length == 0 || args.Contains(word);
 if (Asked("kernels"))
@@ -11,5 +11,7 @@ if (Asked("render"))
     RenderBench.Run();
 if (Asked("edit"))
     await EditBench.RunAsync();
+if (Asked("first-sound"))
+    await FirstSoundBench.RunAsync();
 if (Asked("weight"))
     WeightBench.Run();

@@ -10,6 +10,12 @@ namespace HomeStage.Core.Media;
 public sealed record AudioStarter(string Name, MediaRef Sound, bool Loops, Decibels Level, Sequence<string> Sections)
 {
     public const int MostOnAChannel = 32;
+    public const int MostQuarters = 256;
+
+    public LoopFit Fit { get; init; }
+
+    /// <summary>How many quarter notes the sound is long, where it follows the tempo, in [1, 256].</summary>
+    public int Quarters { get; init; } = 4;
 
     /// <returns>The first thing that is wrong on a channel, or null.</returns>
     internal static Refusal? Check(Channel channel)
@@ -27,5 +33,6 @@ public sealed record AudioStarter(string Name, MediaRef Sound, bool Loops, Decib
     private Refusal? CheckOne() =>
         TextRules.Name("A starter's name", Name)
         ?? Sound.Check()
+        ?? (Quarters is >= 1 and <= MostQuarters ? null : new Refusal.OutOfRange($"The length of {Name}", Quarters, 1, MostQuarters, "quarter notes"))
         ?? (Level > Decibels.FaderTop ? new Refusal.OutOfRange($"The level of {Name}", Level.Value, double.NegativeInfinity, 6, "dB") : null);
 }

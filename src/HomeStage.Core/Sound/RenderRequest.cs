@@ -15,6 +15,9 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
     /// <summary>The insert whose key is heard; null for other points.</summary>
     public InsertId? Insert { get; init; }
 
+    /// <summary>Whether all meters run on every channel on the way, rather than peak, RMS and correlation alone.</summary>
+    public bool MetersInFull { get; init; }
+
     /// <summary>The longest render, in seconds.</summary>
     public const double LongestSeconds = 1200;
 

@@ -19,9 +19,22 @@ public static class Resampler
         if (fromHz == toHz)
             return lane;
         var step = (double)fromHz / toHz;
+        return ByStep(lane, step, Math.Max(1, (int)Math.Round(lane.Length / step)));
+    }
+
+    /// <summary>Plays a lane faster or slower, its pitch with it, so that it has another length.</summary>
+    /// <param name="frames">At least 1.</param>
+    public static float[] Fit(float[] lane, int frames)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(frames, 1);
+        return frames == lane.Length ? lane : ByStep(lane, (double)lane.Length / frames, frames);
+    }
+
+    private static float[] ByStep(float[] lane, double step, int frames)
+    {
         var cut = BandShare * Math.Min(1, 1 / step);
         var reach = ZeroCrossings / cut;
-        var converted = new float[Math.Max(1, (int)Math.Round(lane.Length / step))];
+        var converted = new float[frames];
         for (var i = 0; i < converted.Length; i++)
             converted[i] = At(lane, i * step, cut, reach);
         return converted;

@@ -18,8 +18,10 @@ internal static class RendersApi
     /// <param name="Section">Name of the one section to be rendered; null for the whole timeline.</param>
     /// <param name="Point">Where on the channel one listens; after the fader where it is not said.</param>
     /// <param name="Insert">The insert whose key is heard, for that point alone.</param>
+    /// <param name="MetersInFull">Whether loudness, range, true peak and spectrum are read on every channel on the way, too.</param>
     public sealed record NewRender(
-        DocumentKind Kind, string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null);
+        DocumentKind Kind, string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null,
+        bool MetersInFull = false);
 
     public static void MapRenders(this RouteGroupBuilder api)
     {
@@ -38,7 +40,7 @@ internal static class RendersApi
     {
         if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
             return Problems.NotFound("document");
-        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert };
+        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull };
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
         var content = RenderContent.Of(document.Template, request, media);

@@ -111,4 +111,27 @@ public class MetersTests
         meter.Add(block, samples.Length);
         return meter.LevelsDb()!;
     }
+
+    /// <summary>EBU Tech 3341: a stereo sine of 1 kHz reads its level in dBFS; one lane of it has half the power.</summary>
+    [Fact]
+    public void MetersInFull_ReadEveryChannelOnTheWay_AsTheListeningPointDoes()
+    {
+        var template = OneBar(Tone("wide", "mix-bus"), Tone("narrow", "mix-bus", HomeStage.Core.Templates.ChannelFormat.Mono), new SetMute(new("narrow"), true), new SetLevel(new("mix-bus"), new(-4)));
+        var plain = Renderer.Render(template, new(InMix));
+        var full = Renderer.Render(template, new(InMix) { MetersInFull = true });
+        SoundMeters Of(string id) => full.Channels.Single(c => c.Channel.Value == id).Full!;
+
+        Assert.Equal(-6, Of("wide").LoudnessLufs!.Value, 0.1);
+        Assert.Equal(-10, Of("mix-bus").LoudnessLufs!.Value, 0.1);
+        Assert.Equal(-10, Of("main").TruePeakDbtp!.Value, 0.2);
+        Assert.Equal(full.Meters!.LoudnessLufs!.Value, Of("main").LoudnessLufs!.Value, 1e-6);
+        Assert.Equal(full.Meters.OverTime, Of("main").OverTime);
+        Assert.Equal(16, Of("wide").ThirdOctavesDb!.IndexWhere(db => db > -12));
+        Assert.Null(Of("narrow").LoudnessLufs);
+        Assert.All(plain.Channels, c => Assert.Null(c.Full));
+
+        var alone = template.With(new SetMute(new("narrow"), false));
+        var read = Renderer.Render(alone, new(InMix, new("narrow"), null) { Point = ListeningPoint.BeforeFader, MetersInFull = true });
+        Assert.Equal(-9.01, read.Channels.Single(c => c.Channel.Value == "narrow").Full!.LoudnessLufs!.Value, 0.1);
+    }
 }

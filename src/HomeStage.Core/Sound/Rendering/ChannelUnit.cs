@@ -35,6 +35,9 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     /// <summary>After the fader where it is taken there, else before it.</summary>
     public ChannelMeter Meter { get; } = new();
 
+    /// <summary>All meters at the same place; null where they are not asked for.</summary>
+    public MeterBridge? Bridge { get; init; }
+
     public IEnumerable<InsertReduction> Reductions =>
         strip.Where(i => i.LargestReductionDb is not null).Select(i => new InsertReduction(i.Id, i.LargestReductionDb ?? 0));
 
@@ -70,13 +73,19 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
         Copy(Pre, start, frames);
         if (Post is null)
         {
-            Meter.Add(_work.Lane(0, frames), _work.Lane(lanes - 1, frames));
+            Read(_work.Lane(0, frames), _work.Lane(lanes - 1, frames));
             return;
         }
 
         for (var lane = 0; lane < lanes; lane++)
             Fade(lane, start, frame, frames);
-        Meter.Add(Post.Lane(0, start, frames), Post.Lane(lanes - 1, start, frames));
+        Read(Post.Lane(0, start, frames), Post.Lane(lanes - 1, start, frames));
+    }
+
+    private void Read(ReadOnlySpan<float> left, ReadOnlySpan<float> right)
+    {
+        Meter.Add(left, right);
+        Bridge?.Add(left, right);
     }
 
     private void Fade(int lane, int start, long frame, int frames)

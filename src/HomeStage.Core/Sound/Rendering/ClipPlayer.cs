@@ -5,8 +5,8 @@ using HomeStage.Core.Timing;
 namespace HomeStage.Core.Sound.Rendering;
 
 /// <summary>Plays the uploaded sound that waits on a channel.</summary>
-/// <remarks>A loop repeats at its own length to the end of its section. What ends with a section is faded over 5 ms. Sound
-/// that is not on the shelf is silent.</remarks>
+/// <remarks>A loop repeats to the end of its section. What ends before its sound does is faded over 5 ms. Sound that is not on
+/// the shelf is silent.</remarks>
 internal sealed class ClipPlayer
 {
     private const double FadeSeconds = 0.005;
@@ -18,20 +18,21 @@ internal sealed class ClipPlayer
     public ClipPlayer(Channel channel, TimeMap time, RenderRange range, IMediaShelf shelf, int sampleRateHz)
     {
         _fadeFrames = (int)(FadeSeconds * sampleRateHz);
-        long Frame(double seconds) => (long)Math.Round((seconds - range.StartSeconds) * sampleRateHz);
         foreach (var starter in channel.Starters)
         {
             if (shelf.Find(starter.Sound.Content) is not { } sound)
                 continue;
-            var lanes = sound.Lanes.Select(l => Resampler.Convert(l, sound.SampleRateHz, sampleRateHz)).ToArray();
+            var laid = new LaidSound(starter, sound, sampleRateHz);
             foreach (var section in time.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Section.Name)))
             {
-                var (start, end) = (Frame(section.StartSeconds), Frame(section.StartSeconds + section.LengthSeconds));
-                for (var at = start; at < end; at += lanes[0].Length)
+                long Frame(double seconds) => (long)Math.Round((section.StartSeconds + seconds - range.StartSeconds) * sampleRateHz);
+                var end = Frame(section.LengthSeconds);
+                foreach (var piece in laid.Pieces(section.TempoBpm, section.LengthSeconds))
                 {
-                    _clips.Add(new(lanes, at, Math.Min(end, at + lanes[0].Length), (float)starter.Level.Linear, at + lanes[0].Length > end));
-                    if (!starter.Loops)
-                        break;
+                    var (start, whole) = (Frame(piece.StartSeconds), Frame(piece.StartSeconds) + piece.Frames);
+                    var last = Math.Min(end, Math.Min(whole, Frame(piece.LatestEndSeconds)));
+                    if (start < end)
+                        _clips.Add(new(piece.Lanes, piece.FirstFrame, start, last, (float)starter.Level.Linear, last < whole || piece.EndsWithin));
                 }
             }
         }
@@ -55,11 +56,11 @@ internal sealed class ClipPlayer
         for (var frame = from; frame < to; frame++)
         {
             var gain = clip.Cut && clip.End - frame < _fadeFrames ? clip.Gain * (clip.End - frame) / _fadeFrames : clip.Gain;
-            left[(int)(frame - _frame)] += gain * sourceLeft[(int)(frame - clip.Start)];
-            right[(int)(frame - _frame)] += gain * sourceRight[(int)(frame - clip.Start)];
+            left[(int)(frame - _frame)] += gain * sourceLeft[(int)(clip.FirstFrame + frame - clip.Start)];
+            right[(int)(frame - _frame)] += gain * sourceRight[(int)(clip.FirstFrame + frame - clip.Start)];
         }
     }
 
-    /// <param name="Cut">Whether its section ends before it does.</param>
-    private sealed record Clip(float[][] Lanes, long Start, long End, float Gain, bool Cut);
+    /// <param name="Cut">Whether it ends before its sound does, and so is faded.</param>
+    private sealed record Clip(float[][] Lanes, int FirstFrame, long Start, long End, float Gain, bool Cut);
 }

@@ -78,6 +78,7 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
             Post = Taken(post, lanes),
             Gains = fader.Still,
             MovingGains = fader.Moving,
+            Bridge = factory.Bridge(lanes),
             KeyHeard = keyed < 0 ? null : (keyed, Taken(heard.Graph.InsertOf(index, keyed), 2)!),
         };
     }

@@ -120,7 +120,7 @@ internal sealed class RenderPlan
     {
         TapedUnit taped => taped.Tape.Channels,
         RecordedUnit recorded => MetersOf(stage, recorded.Unit),
-        ChannelUnit channel => [new(_heard.ChannelOf(stage).Id, channel.Meter.Read(), channel.Reductions.ToSequence())],
+        ChannelUnit channel => [new(_heard.ChannelOf(stage).Id, channel.Meter.Read(), channel.Reductions.ToSequence()) { Full = channel.Bridge?.Read() }],
         _ => [],
     };
 }

@@ -3,6 +3,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Sound.Instruments;
+using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
@@ -83,6 +84,9 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
         double At(double seconds) => Linear(movement.At(channel.Id, target, level.Value, seconds));
         return ((float)At(range.StartSeconds), movement.Moves(channel.Id, target) ? new(f => At(Seconds(f, lateness))) : null);
     }
+
+    /// <returns>All meters for a channel; null where they are not asked for.</returns>
+    public MeterBridge? Bridge(int lanes) => request.MetersInFull ? new(lanes, _rateHz) : null;
 
     /// <returns>Where the channel is panned at the start.</returns>
     public double Pan(Channel channel) => movement.At(channel.Id, new PanTarget(), channel.Pan, range.StartSeconds);

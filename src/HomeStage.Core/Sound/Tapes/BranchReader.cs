@@ -12,7 +12,7 @@ internal sealed class BranchReader(Template template, RenderRequest request, Hea
     private readonly NoteRoute _notes = new(template, request.Act);
     private readonly Dictionary<int, Part> _players = [];
     private readonly Scene _scene = new(
-        template.SampleRateHz, template.PanLaw, template.Timeline, template.Key, request.Act, request.Section, endFrames);
+        template.SampleRateHz, template.PanLaw, template.Timeline, template.Key, request.Act, request.Section, request.MetersInFull, endFrames);
 
     /// <param name="channel">Index in the template.</param>
     public Branch Of(int channel)

@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Jobs;
 
@@ -25,10 +26,11 @@ public sealed record JobView(
 /// <param name="LoudnessOverTime">Momentary loudness over equal stretches, in LUFS, −70 at least.</param>
 /// <param name="ThirdOctavesDb">The mean spectrum in bands from 25 Hz to 20 kHz; null for silence and for what is too short.</param>
 /// <param name="Channels">What every channel on the way gave.</param>
+/// <param name="ChannelsFromTape">How many of them came from tape, because nothing in them had changed.</param>
 public sealed record MeterView(
     double? LoudnessLufs, double? RangeLu, double? LoudestMomentaryLufs, double? LoudestShortTermLufs, double? PeakDbfs, double? TruePeakDbtp,
     double? RmsDbfs, double? CrestDb, double? Correlation, double Seconds, IReadOnlyList<float> Outline, IReadOnlyList<double> LoudnessOverTime,
-    IReadOnlyList<double>? ThirdOctavesDb, IReadOnlyList<ChannelMeterView> Channels)
+    IReadOnlyList<double>? ThirdOctavesDb, IReadOnlyList<ChannelMeterView> Channels, int ChannelsFromTape)
 {
     /// <param name="audio">A finished render.</param>
     public static MeterView Of(RenderedAudio audio)
@@ -39,13 +41,25 @@ public sealed record MeterView(
             meters.Whole?.RmsDbfs, meters.Whole?.CrestDb, meters.Whole?.Correlation, audio.Sound.Seconds, audio.Outline, meters.OverTime, meters.ThirdOctavesDb,
             [.. audio.Sound.Channels.Select(c => new ChannelMeterView(
                 c.Channel, c.Reading?.PeakDbfs, c.Reading?.RmsDbfs, c.Reading?.CrestDb, c.Reading?.Correlation,
-                [.. c.Reductions.Select(r => new ReductionView(r.Insert, Math.Round(r.LargestDb, 2)))]))]);
+                [.. c.Reductions.Select(r => new ReductionView(r.Insert, Math.Round(r.LargestDb, 2)))], FullMeterView.Of(c.Full)))],
+            audio.Sound.ChannelsFromTape);
     }
 }
 
 /// <summary>What a channel gave during a render; nulls for silence.</summary>
+/// <param name="Full">Null where the render was not asked for it.</param>
 public sealed record ChannelMeterView(
-    ChannelId Channel, double? PeakDbfs, double? RmsDbfs, double? CrestDb, double? Correlation, IReadOnlyList<ReductionView> Reductions);
+    ChannelId Channel, double? PeakDbfs, double? RmsDbfs, double? CrestDb, double? Correlation, IReadOnlyList<ReductionView> Reductions, FullMeterView? Full);
+
+/// <summary>What the slower meters read of a channel; the units are those of the listening point.</summary>
+public sealed record FullMeterView(
+    double? LoudnessLufs, double? RangeLu, double? LoudestMomentaryLufs, double? LoudestShortTermLufs, double? TruePeakDbtp,
+    IReadOnlyList<double> LoudnessOverTime, IReadOnlyList<double>? ThirdOctavesDb)
+{
+    public static FullMeterView? Of(SoundMeters? read) => read is null
+        ? null
+        : new(read.LoudnessLufs, read.RangeLu, read.LoudestMomentaryLufs, read.LoudestShortTermLufs, read.TruePeakDbtp, read.OverTime, read.ThirdOctavesDb);
+}
 
 /// <param name="LargestDb">How far the insert turned the channel down at most.</param>
 public sealed record ReductionView(InsertId Insert, double LargestDb);

@@ -1,0 +1,67 @@
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Sound;
+
+/// <summary>One note of one channel alone, through the template's own path: its strip, its splits, its sends and sums.</summary>
+/// <remarks>Everything else is still; what stands prepared over sections does not move.</remarks>
+public static class Audition
+{
+    /// <summary>How long the note is held.</summary>
+    public const double HeldSeconds = 0.5;
+
+    /// <summary>How long what is heard of it lasts.</summary>
+    public const double Seconds = 3;
+
+    private const string Section = "Audition";
+
+    /// <returns>What is wrong with the wish, or null.</returns>
+    public static Refusal? Check(Template template, string act, ChannelId channel, int note, int velocity)
+    {
+        if (template.Acts.All(a => a.Id != act))
+            return new Refusal.Missing("act", act, "in this template");
+        if (!template.Channels.TryGet(channel, out var played))
+            return new Refusal.UnknownChannel(channel);
+        if (played.Source is not InstrumentSource && played.Kind != ChannelKind.Notes)
+            return new Refusal.WrongPlace(played.Name, "plays no notes; an instrument or a notes channel does");
+        if (played.StageIn(act) == StageState.InTheWings)
+            return new Refusal.WrongPlace(played.Name, "rests in the wings in this act, so there is nothing to hear");
+        if (note is < 0 or > 127)
+            return new Refusal.OutOfRange("A note", note, 0, 127, "");
+        return velocity is < 1 or > 127 ? new Refusal.OutOfRange("A velocity", velocity, 1, 127, "") : null;
+    }
+
+    /// <param name="note">MIDI note number, in [0, 127].</param>
+    /// <param name="velocity">In [1, 127].</param>
+    /// <returns>The template with that note and nothing else in it, at the tempo of its start. Render its only section.</returns>
+    public static Template Of(Template template, ChannelId channel, int note, int velocity)
+    {
+        var start = new TimeMap(template.Timeline).Sections[0];
+        var secondsABar = NoteValue.Seconds(start.Meter.TicksPerBar, start.TempoBpm);
+        var timeline = new Timeline(start.TempoBpm, start.Meter, [new(Section, (int)Math.Ceiling(Seconds / secondsABar))]);
+        var length = timeline.TicksOf(timeline.Sections[0]);
+        var held = Math.Max(1, (int)(HeldSeconds / secondsABar * start.Meter.TicksPerBar));
+        var pattern = new Pattern("Audition", (int)length, [new(0, held, note, velocity)], []);
+        var played = template.Channels[channel];
+        HashSet<ChannelId> playing = [channel, .. played.Plays, .. played.NoteInput?.Layers ?? []];
+        return template with
+        {
+            Timeline = timeline,
+            Channels = template.Channels
+                .Select(c => Still(c, playing.Contains(c.Id)) with { Patterns = c.Id == channel ? [pattern] : [] })
+                .Aggregate(template.Channels, (list, c) => list.Replace(c)),
+        };
+    }
+
+    private static Channel Still(Channel channel, bool plays) => channel with
+    {
+        Starters = [],
+        Groove = null,
+        Source = channel.Source switch
+        {
+            InputSource input => input with { Monitored = false, Armed = false },
+            InstrumentSource when !plays => null,
+            var other => other,
+        },
+    };
+}
