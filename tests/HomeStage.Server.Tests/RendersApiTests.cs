@@ -11,7 +11,9 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
 {
     [Theory]
     [InlineData("Night Ferry", "Verse")]
+    [InlineData("Night Ferry", "Intro")]
     [InlineData("First Rehearsal", "Chorus")]
+    [InlineData("First Rehearsal", "Verse")]
     public async Task Render_HasTheLoudnessAndTruePeakThatFfmpegMeasures(string template, string section)
     {
         var job = await RenderAsync(template, new { section });
@@ -46,7 +48,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
         var first = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
         var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
         await server.EditAsync(id, revision, new { type = "set-note", channel = "drums", note = "Hit hard" });
-        await server.EditAsync(id, revision + 1, new { type = "set-level", channel = "bass", level = -9 });
+        await server.EditAsync(id, revision + 1, new { type = "set-level", channel = "undertow", level = -9 });
 
         var after = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
 

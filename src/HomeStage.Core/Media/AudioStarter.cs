@@ -14,6 +14,9 @@ public sealed record AudioStarter(string Name, MediaRef Sound, bool Loops, Decib
 
     public LoopFit Fit { get; init; }
 
+    /// <summary>Whether it sounds once from the first of its sections on to its own end, over the ends of sections, as a print does.</summary>
+    public bool Through { get; init; }
+
     /// <summary>How many quarter notes the sound is long, where it follows the tempo, in [1, 256].</summary>
     public int Quarters { get; init; } = 4;
 

@@ -39,6 +39,7 @@ internal static class DocumentApi
         group.MapHistory(kind);
         group.MapStream(kind);
         group.MapPreview(kind);
+        group.MapLevels(kind);
     }
 
     private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer, RowBook book) =>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
@@ -31,6 +32,7 @@ internal static class RendersApi
             jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("render"));
         group.MapDelete("/{id}", Cancel);
         group.MapPost("/{id}/keep", Keep);
+        group.MapGet("/{id}/match", Match);
         group.MapGet("/{id}/stream", Stream).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
         group.MapGet("/{id}/audio", Audio).Produces(StatusCodes.Status200OK, contentType: "audio/wav");
     }
@@ -68,6 +70,15 @@ internal static class RendersApi
         WaveWriter.Write(audio.Sound, bits == 24 ? WaveDepth.Int24 : WaveDepth.Float32, wave);
         return TypedResults.File(wave.ToArray(), "audio/wav");
     }
+
+    /// <summary>What brings two finished renders to the same loudness; the louder is turned down.</summary>
+    /// <param name="other">Id of the other render.</param>
+    private static Results<Ok<LoudnessMatch>, ProblemHttpResult> Match(string id, string other, JobQueue<RenderedAudio> jobs) =>
+        jobs.Find(id) is not { State: JobState.Done, Result.Sound.Meters: { } first } || jobs.Find(other) is not { State: JobState.Done, Result.Sound.Meters: { } second }
+            ? Problems.NotFound("finished render")
+            : LoudnessMatch.Of(first, second) is { } match
+                ? TypedResults.Ok(match)
+                : Problems.Refused(new Refusal.WrongPlace("Silence, or less than 0.4 s of sound,", "has no loudness to be matched"));
 
     /// <summary>Puts what was rendered on the shelf as uploaded sound, 32-bit floating point, to be used by starters and kit pieces.</summary>
     private static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> Keep(

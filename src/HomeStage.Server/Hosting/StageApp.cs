@@ -85,6 +85,7 @@ public static class StageApp
         api.MapTemplates();
         api.MapSongs();
         api.MapRenders();
+        api.MapAuditions();
         api.MapPackages();
         api.MapFallback(() => Problems.NotFound("address"));
     }

@@ -75,6 +75,20 @@ public class LoopFitTests
         Assert.Equal("out-of-range", refusal.Code);
     }
 
+    [Fact]
+    public void WhatGoesThrough_SoundsOnceOverTheEndsOfSections_AlsoWhereARenderBeginsLater()
+    {
+        float[] ramp = [.. Enumerable.Range(0, 3 * RateHz).Select(i => i / (4f * RateHz))];
+        var template = OneBar(Audio(), new PutStarter(new("loop"), Starter(ramp.Length) with { Through = true, Loops = false }))
+            .With(new SetTimeline(new(120, new(4, 4), [new("One", 1), new("Two", 1)])));
+
+        var whole = Renderer.Render(template, new(InMix), shelf: new OneLane(ramp));
+        var second = Renderer.Render(template, new(InMix, null, "Two"), shelf: new OneLane(ramp));
+
+        Assert.Equal([.. ramp, .. new float[RateHz]], whole.Left);
+        Assert.Equal(whole.Left[(2 * RateHz)..], second.Left);
+    }
+
     private static float[] OnEachBeat() => [.. Enumerable.Range(0, LoopFrames).Select(i => i % (RateHz / 2) == 0 ? 0.9f : 0)];
 
     private static double LoudestNear(float[] lane, double seconds)

@@ -74,6 +74,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/auditions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewAudition"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roles": {
         parameters: {
             query?: never;
@@ -996,6 +1033,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/levels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    target?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BudgetView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs": {
         parameters: {
             query?: never;
@@ -1679,6 +1756,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/{id}/levels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    target?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BudgetView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders": {
         parameters: {
             query?: never;
@@ -1807,6 +1924,45 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/match": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    other: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LoudnessMatch"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2043,6 +2199,19 @@ export interface components {
             loops: boolean;
             level: components["schemas"]["Decibels"];
             sections: string[];
+            fit?: components["schemas"]["LoopFit"];
+            through?: boolean;
+            /** Format: int32 */
+            quarters?: number;
+        };
+        BudgetView: {
+            /** Format: double */
+            targetLufs: number;
+            levels: components["schemas"]["PredictedLevel"][];
+            doubled: components["schemas"]["DoubledPath"][];
+            gainDb: {
+                [key: string]: number;
+            };
         };
         CatalogueView: {
             processors: components["schemas"]["ProcessorView"][];
@@ -2109,6 +2278,7 @@ export interface components {
             /** Format: double */
             correlation: null | number;
             reductions: components["schemas"]["ReductionView"][];
+            full: null | components["schemas"]["FullMeterView"];
         };
         ChannelView: {
             channel: components["schemas"]["Channel"];
@@ -2141,6 +2311,12 @@ export interface components {
         DocumentView: {
             head: components["schemas"]["HeadView"];
             channels: components["schemas"]["ChannelView"][];
+        };
+        DoubledPath: {
+            source: components["schemas"]["ChannelId"];
+            sum: components["schemas"]["ChannelId"];
+            /** Format: double */
+            addsDb: null | number;
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
@@ -2569,6 +2745,20 @@ export interface components {
             accepted: components["schemas"]["AcceptedView"][];
             acts: components["schemas"]["ActStanding"][];
         };
+        FullMeterView: {
+            /** Format: double */
+            loudnessLufs: null | number;
+            /** Format: double */
+            rangeLu: null | number;
+            /** Format: double */
+            loudestMomentaryLufs: null | number;
+            /** Format: double */
+            loudestShortTermLufs: null | number;
+            /** Format: double */
+            truePeakDbtp: null | number;
+            loudnessOverTime: number[];
+            thirdOctavesDb: null | number[];
+        };
         Groove: {
             name: string;
             /** Format: int32 */
@@ -2709,6 +2899,16 @@ export interface components {
             /** Format: date-time */
             atUtc: string;
         };
+        /** @enum {unknown} */
+        LoopFit: "as-recorded" | "resampled" | "cut-at-beats";
+        LoudnessMatch: {
+            /** Format: double */
+            firstDb: number;
+            /** Format: double */
+            secondDb: number;
+            /** Format: double */
+            lufs: number;
+        };
         MediaRef: {
             content: string;
             title: string;
@@ -2754,6 +2954,8 @@ export interface components {
             loudnessOverTime: number[];
             thirdOctavesDb: null | number[];
             channels: components["schemas"]["ChannelMeterView"][];
+            /** Format: int32 */
+            channelsFromTape: number;
         };
         /**
          * @default close
@@ -2797,6 +2999,19 @@ export interface components {
             id: string;
             name: string;
         };
+        NewAudition: {
+            kind: components["schemas"]["DocumentKind"];
+            document: string;
+            act: string;
+            channel: components["schemas"]["ChannelId"];
+            /** Format: int32 */
+            note: number;
+            /**
+             * Format: int32
+             * @default 100
+             */
+            velocity: number;
+        };
         NewPackage: {
             song: string;
             act: string;
@@ -2809,6 +3024,8 @@ export interface components {
             section: null | string;
             point?: components["schemas"]["ListeningPoint"];
             insert?: null | string;
+            /** @default false */
+            metersInFull: boolean;
         };
         NewSong: {
             templateId: string;
@@ -2966,6 +3183,13 @@ export interface components {
             channel: components["schemas"]["Channel"];
             /** Format: int32 */
             place: null | number;
+        };
+        PredictedLevel: {
+            channel: components["schemas"]["ChannelId"];
+            /** Format: double */
+            expectedLufs: null | number;
+            /** Format: double */
+            worstLufs: null | number;
         };
         PreviewRequest: {
             act: string;

@@ -23,11 +23,12 @@ internal sealed class ClipPlayer
             if (shelf.Find(starter.Sound.Content) is not { } sound)
                 continue;
             var laid = new LaidSound(starter, sound, sampleRateHz);
-            foreach (var section in time.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Section.Name)))
+            var sections = time.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Section.Name));
+            foreach (var section in sections.Take(starter.Through ? 1 : int.MaxValue))
             {
                 long Frame(double seconds) => (long)Math.Round((section.StartSeconds + seconds - range.StartSeconds) * sampleRateHz);
-                var end = Frame(section.LengthSeconds);
-                foreach (var piece in laid.Pieces(section.TempoBpm, section.LengthSeconds))
+                var end = starter.Through ? long.MaxValue : Frame(section.LengthSeconds);
+                foreach (var piece in laid.Pieces(section.TempoBpm, section.LengthSeconds, starter.Loops && !starter.Through))
                 {
                     var (start, whole) = (Frame(piece.StartSeconds), Frame(piece.StartSeconds) + piece.Frames);
                     var last = Math.Min(end, Math.Min(whole, Frame(piece.LatestEndSeconds)));

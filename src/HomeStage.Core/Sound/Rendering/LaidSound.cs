@@ -21,11 +21,12 @@ internal sealed class LaidSound
     }
 
     /// <param name="tempoBpm">Of the section.</param>
+    /// <param name="loops">Whether it repeats to the section's end.</param>
     /// <returns>What sounds, in order; the last pieces may begin or end after the section.</returns>
-    public IEnumerable<Piece> Pieces(double tempoBpm, double sectionSeconds)
+    public IEnumerable<Piece> Pieces(double tempoBpm, double sectionSeconds, bool loops)
     {
         var once = _starter.Fit == LoopFit.AsRecorded ? (double)_plain[0].Length / _rateHz : NoteValue.Milliseconds(_starter.Quarters, tempoBpm) / 1000;
-        for (var turn = 0; turn == 0 || (_starter.Loops && turn * once < sectionSeconds); turn++)
+        for (var turn = 0; turn == 0 || (loops && turn * once < sectionSeconds); turn++)
             foreach (var piece in _starter.Fit == LoopFit.CutAtBeats ? OnBeats(once) : [Whole(tempoBpm, once)])
                 yield return piece with { StartSeconds = turn * once + piece.StartSeconds, LatestEndSeconds = turn * once + piece.LatestEndSeconds };
     }

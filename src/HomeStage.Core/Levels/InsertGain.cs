@@ -1,0 +1,60 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Levels;
+
+/// <summary>What an insert does to the level of what it is given, as far as that can be said without rendering.</summary>
+/// <remarks>An equaliser counts with its mean power over third octaves of the same power each, 50 Hz to 10 kHz; dynamics with
+/// their static curve, by a sine of the same loudness; what is keyed from outside, colours or restarts counts as unity.</remarks>
+internal static class InsertGain
+{
+    // A sine's peak over its RMS.
+    private const double SineCrestDb = 3.0103;
+
+    /// <param name="levelDb">Loudness of what enters, of one lane.</param>
+    /// <returns>Amplitude.</returns>
+    public static double Of(Insert insert, double levelDb, int sampleRateHz)
+    {
+        var kind = ProcessorCatalogue.Find(insert.Processor)!;
+        double Value(string id) => kind.Value(insert.Settings, id);
+        return insert.Processor switch
+        {
+            ProcessorCatalogue.Gain => Linear(Value("gain-db")),
+            ProcessorCatalogue.Equaliser => Equaliser(insert.Settings, sampleRateHz),
+            ProcessorCatalogue.Compressor => Compressor(insert, Value, levelDb),
+            ProcessorCatalogue.Limiter => Linear(Math.Min(Value("input-db"), Value("ceiling-db") - SineCrestDb - levelDb)),
+            ProcessorCatalogue.Clipper => Linear(Math.Min(Value("input-db"), Value("ceiling-db") - SineCrestDb - levelDb)),
+            ProcessorCatalogue.Image => Linear(Value("middle-db")),
+            _ => 1,
+        };
+    }
+
+    /// <summary>The share of what comes out of it that is not what went in; null where it only turns or shapes.</summary>
+    public static double? WetShare(Insert insert) =>
+        insert.Processor is ProcessorCatalogue.Delay or ProcessorCatalogue.Reverb
+            ? ProcessorCatalogue.Find(insert.Processor)!.Value(insert.Settings, "wet-percent") / 100
+            : null;
+
+    public static bool OnlyTurns(Insert insert) => insert.Processor == ProcessorCatalogue.Gain;
+
+    private static double Compressor(Insert insert, Func<string, double> value, double levelDb)
+    {
+        var heard = value("detector") >= 0.5 ? levelDb : levelDb + SineCrestDb;
+        // What an outside key takes off depends on when it sounds.
+        var reduction = insert.Key is { On: true } ? 0 : CompressorLaw.OutputDb(heard, value("threshold-db"), value("ratio"), value("knee-db")) - heard;
+        var mix = value("mix-percent") / 100;
+        return 1 - mix + mix * Linear(reduction + value("make-up-db"));
+    }
+
+    private static double Equaliser(Map<double> settings, int sampleRateHz)
+    {
+        var sections = EqualiserLaw.Sections(settings, sampleRateHz);
+        if (sections.Count == 0)
+            return 1;
+        var bands = Enumerable.Range(-13, 24).Select(n => 1000 * Math.Pow(10, n / 10.0));
+        return Math.Sqrt(bands.Average(hz => Math.Pow(10, EqualiserLaw.GainDb(sections, hz, sampleRateHz) / 10)));
+    }
+
+    private static double Linear(double db) => Math.Pow(10, db / 20);
+}

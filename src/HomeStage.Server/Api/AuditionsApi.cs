@@ -1,0 +1,45 @@
+using HomeStage.Core.Sound;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Wave;
+using HomeStage.Server.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>One pad or key, heard through the template's own path.</summary>
+internal static class AuditionsApi
+{
+    // A press must not wait behind many others, nor take both cores from a render that plays.
+    private static readonly SemaphoreSlim Gate = new(1, 1);
+
+    /// <param name="Channel">An instrument or notes channel.</param>
+    /// <param name="Note">MIDI note number, in [0, 127].</param>
+    /// <param name="Velocity">In [1, 127].</param>
+    public sealed record NewAudition(DocumentKind Kind, string Document, string Act, ChannelId Channel, int Note, int Velocity = 100);
+
+    public static void MapAuditions(this RouteGroupBuilder api) =>
+        api.MapPost("/auditions", Sound).WithTags("Auditions").Produces(StatusCodes.Status200OK, contentType: "audio/wav");
+
+    /// <summary>Answers with the sound: 32-bit floating point WAVE, stereo.</summary>
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Sound(
+        NewAudition asked, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    {
+        if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
+            return Problems.NotFound("document");
+        if (Audition.Check(document.Template, asked.Act, asked.Channel, asked.Note, asked.Velocity) is { } wrong)
+            return Problems.Refused(wrong);
+        await Gate.WaitAsync(cancellation);
+        try
+        {
+            var alone = Audition.Of(document.Template, asked.Channel, asked.Note, asked.Velocity);
+            var sound = await Task.Run(() => Renderer.Render(alone, new(asked.Act), shelf: media, cancellation: cancellation), cancellation);
+            using var wave = new MemoryStream();
+            WaveWriter.Write(sound, WaveDepth.Float32, wave);
+            return TypedResults.File(wave.ToArray(), "audio/wav");
+        }
+        finally
+        {
+            Gate.Release();
+        }
+    }
+}
