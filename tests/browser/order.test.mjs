@@ -3,7 +3,7 @@ import assert from 'node:assert/strict'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row } from './stage.mjs'
+import { openStage, openTemplate, row, waveFile } from './stage.mjs'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 let stage
@@ -155,7 +155,7 @@ test('an insert is parked in one act and waits for the song’s key', async () =
 
 test('a WAVE file lies on an audio channel, is kept once, and two hardware inputs or another channel are recorded', async () => {
   await row(page, 'Guitar').click()
-  const file = { name: 'Waves.wav', mimeType: 'audio/wav', buffer: wave() }
+  const file = { name: 'Waves.wav', mimeType: 'audio/wav', buffer: waveFile(800, 8000) }
   for (const name of ['Remove Waves', 'Remove Waves 2']) {
     await page.locator('input[aria-label="A WAVE file"]').setInputFiles(file)
     await side().getByRole('button', { name, exact: true }).waitFor()
@@ -219,17 +219,3 @@ test('nothing was fetched from elsewhere and nothing went wrong in the console',
   assert.deepEqual(stage.strangers, [])
   assert.deepEqual(stage.troubles, [])
 })
-
-/** A tenth of a second of a square wave at 8 kHz, 16 bits, as the RIFF/WAVE specification has it. */
-function wave() {
-  const frames = 800
-  const file = Buffer.alloc(44 + 2 * frames)
-  file.write('RIFF', 0)
-  file.writeUInt32LE(36 + 2 * frames, 4)
-  file.write('WAVEfmt ', 8)
-  for (const [at, value] of [[16, 16], [24, 8000], [28, 16000], [40, 2 * frames]]) file.writeUInt32LE(value, at) // prettier-ignore
-  for (const [at, value] of [[20, 1], [22, 1], [32, 2], [34, 16]]) file.writeUInt16LE(value, at) // prettier-ignore
-  file.write('data', 36)
-  for (let i = 0; i < frames; i++) file.writeInt16LE(i % 16 < 8 ? 8000 : -8000, 44 + 2 * i)
-  return file
-}

@@ -78,3 +78,16 @@ function addressOf(server) {
     server.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)))
   })
 }
+
+/** A square wave of a sixteenth of the rate, one lane of 16 bits, as the RIFF/WAVE specification has it. */
+export function waveFile(frames, rate) {
+  const file = Buffer.alloc(44 + 2 * frames)
+  file.write('RIFF', 0)
+  file.writeUInt32LE(36 + 2 * frames, 4)
+  file.write('WAVEfmt ', 8)
+  for (const [at, value] of [[16, 16], [24, rate], [28, 2 * rate], [40, 2 * frames]]) file.writeUInt32LE(value, at) // prettier-ignore
+  for (const [at, value] of [[20, 1], [22, 1], [32, 2], [34, 16]]) file.writeUInt16LE(value, at) // prettier-ignore
+  file.write('data', 36)
+  for (let i = 0; i < frames; i++) file.writeInt16LE(i % 16 < 8 ? 8000 : -8000, 44 + 2 * i)
+  return file
+}

@@ -43,7 +43,7 @@ export function sentenceOf(error: unknown): string {
   return error instanceof Error ? error.message : 'Something went wrong.'
 }
 
-function refusalOf(problem: unknown): Refusal {
+export function refusalOf(problem: unknown): Refusal {
   const {
     code = 'unknown',
     detail = 'The server refused without a reason.',

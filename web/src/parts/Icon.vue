@@ -14,6 +14,7 @@ const paths = {
   unfold: 'M8 6l4 4-4 4',
   loop: 'M5 9V8a3 3 0 0 1 3-3h7M12 2l3 3-3 3M15 11v1a3 3 0 0 1-3 3H5M8 18l-3-3 3-3',
   note: 'M5 4h10v8l-4 4H5z',
+  pads: 'M3 4h6v5H3zM11 4h6v5h-6zM3 11h6v5H3zM11 11h6v5h-6z',
   file: 'M10 13V4M6 8l4-4 4 4M4 16h12',
 } as const
 defineProps<{ name: keyof typeof paths; size?: number }>()

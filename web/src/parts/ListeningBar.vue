@@ -2,14 +2,17 @@
 import { computed } from 'vue'
 import Icon from './Icon.vue'
 import ListeningPlace from './ListeningPlace.vue'
+import ReferenceSwitch from './ReferenceSwitch.vue'
 import SpectrumLine from './SpectrumLine.vue'
 import WaveRibbon from './WaveRibbon.vue'
 import { numberText, secondsText } from './decibels'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
+import { usePads } from '@/state/pads'
 
 const document = useDocument()
 const listening = useListening()
+const pads = usePads()
 
 const timeline = computed(() => document.head?.timeline)
 const sections = computed(() => {
@@ -24,8 +27,9 @@ const state = computed(() => {
   if (listening.job?.state === 'cancelled') return 'Cancelled'
   if (listening.keptAs) return `Kept as ${listening.keptAs}`
   if (!listening.meters) return 'Not rendered yet'
+  const taped = listening.meters.channelsFromTape
   return listening.isCurrent
-    ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s`
+    ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s${taped ? `, ${taped} unchanged` : ''}`
     : 'Older than the template'
 })
 
@@ -79,13 +83,27 @@ const readings = computed(() => {
       >
         <Icon name="loop" :size="18" />
       </button>
+      <button
+        type="button"
+        class="plain bare"
+        :class="{ on: pads.open }"
+        :aria-pressed="pads.open"
+        title="Pads and keys, heard through their path"
+        aria-label="Pads and keys"
+        @click="pads.open = !pads.open"
+      >
+        <Icon name="pads" :size="18" />
+      </button>
+      <ReferenceSwitch />
       <WaveRibbon
         :outline="listening.meters?.outline ?? []"
         :loudness="listening.meters?.loudnessOverTime ?? []"
         :sections="sections"
         :faded="!listening.isCurrent"
         :position="listening.position"
+        :range="listening.range"
         @seek="listening.seek"
+        @range="listening.setRange"
       />
       <SpectrumLine :levels="listening.meters?.thirdOctavesDb" />
       <dl class="meters" aria-live="polite">

@@ -42,7 +42,6 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
 
 <style scoped>
 .rail {
-  grid-row: 1 / 3;
   background: var(--rail);
   border-right: 1px solid var(--line-soft);
   display: flex;
@@ -93,7 +92,6 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
 
 @media (max-width: 700px) {
   .rail {
-    grid-row: 3;
     flex-direction: row;
     padding: 0 8px;
     justify-content: space-around;

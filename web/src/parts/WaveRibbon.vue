@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
+import type { LoopRange } from '@/state/loopPlayer'
 
 /** A rendered sound as one ribbon, cut at the sections, with a playhead. */
 const props = defineProps<{
@@ -11,8 +12,10 @@ const props = defineProps<{
   sections: readonly { name: string; from: number }[]
   faded: boolean
   position: () => number | undefined
+  /** The stretch that is looped; undefined for all. */
+  range?: LoopRange
 }>()
-const emit = defineEmits<{ seek: [share: number] }>()
+const emit = defineEmits<{ seek: [share: number]; range: [stretch: LoopRange | undefined] }>()
 
 const height = 34
 const box = useTemplateRef('box')
@@ -41,17 +44,54 @@ const loudLine = computed(() => {
   return `M${props.loudness.map((lufs, i) => `${((i / (points - 1)) * width.value).toFixed(1)} ${y(lufs)}`).join('L')}`
 })
 
-function seekTo(event: MouseEvent) {
+const leastShare = 0.005
+const drawn = ref<LoopRange>()
+const shown = computed(() => drawn.value ?? props.range)
+let pressedAt: number | undefined
+
+function shareOf(event: PointerEvent) {
   const bounds = (event.currentTarget as SVGElement).getBoundingClientRect()
-  emit('seek', Math.min(0.999, Math.max(0, (event.clientX - bounds.left) / bounds.width)))
+  return Math.min(1, Math.max(0, (event.clientX - bounds.left) / bounds.width))
 }
 
+function press(event: PointerEvent) {
+  if (event.button !== 0) return
+  pressedAt = shareOf(event)
+  ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
+}
+
+function pull(event: PointerEvent) {
+  if (pressedAt === undefined) return
+  const here = shareOf(event)
+  const stretch = { from: Math.min(pressedAt, here), to: Math.max(pressedAt, here) }
+  drawn.value = stretch.to - stretch.from > leastShare ? stretch : undefined
+}
+
+/** Without a pull it is a place to go to. */
+function letGo() {
+  if (pressedAt === undefined) return
+  if (drawn.value) emit('range', drawn.value)
+  else emit('seek', Math.min(0.999, pressedAt))
+  pressedAt = undefined
+  drawn.value = undefined
+}
+
+/** [ and ] put the ends of the loop at the playhead; Escape takes them away. */
 function onKey(event: KeyboardEvent) {
-  const by = { ArrowLeft: -0.02, ArrowRight: 0.02 }[event.key]
-  if (!by) return
+  const place = Math.min(0.999, Math.max(0, head.value))
+  const { from, to } = props.range ?? { from: 0, to: 1 }
+  const steps: Record<string, () => void> = {
+    ArrowLeft: () => emit('seek', Math.max(0, place - 0.02)),
+    ArrowRight: () => emit('seek', Math.min(0.999, place + 0.02)),
+    '[': () => emit('range', { from: place, to: place < to - leastShare ? to : 1 }),
+    ']': () => place > leastShare && emit('range', { from: from < place - leastShare ? from : 0, to: place }),
+    Escape: () => emit('range', undefined),
+  }
+  const step = steps[event.key]
+  if (!step) return
   event.preventDefault()
   event.stopPropagation()
-  emit('seek', Math.min(0.999, Math.max(0, head.value + by)))
+  step()
 }
 </script>
 
@@ -67,9 +107,22 @@ function onKey(event: KeyboardEvent) {
       aria-valuemin="0"
       aria-valuemax="100"
       :aria-valuetext="`${Math.round(head * 100)} %`"
-      @click="seekTo"
+      @pointerdown="press"
+      @pointermove="pull"
+      @pointerup="letGo"
+      @pointercancel="letGo"
+      @dblclick="emit('range', undefined)"
       @keydown="onKey"
     >
+      <title>Press to go there, pull to loop a stretch, press twice to loop all. Keys: [ and ] set its ends</title>
+      <rect
+        v-if="shown"
+        class="range"
+        :x="shown.from * width"
+        :width="(shown.to - shown.from) * width"
+        y="0"
+        height="36"
+      />
       <path :d="ribbon" fill="var(--wave)" :opacity="faded ? 0.45 : 1" />
       <path class="loud" :d="loudLine"><title>Loudness over time: the top is 0 LUFS, the bottom −60</title></path>
       <path v-if="!ribbon" :d="`M0 17H${width}`" stroke="var(--line)" />
@@ -93,6 +146,13 @@ function onKey(event: KeyboardEvent) {
 svg {
   display: block;
   cursor: pointer;
+  touch-action: none;
+  user-select: none;
+}
+
+.range {
+  fill: var(--raised);
+  stroke: var(--text-2);
 }
 
 .loud {

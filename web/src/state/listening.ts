@@ -2,8 +2,9 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, asked, Refusal, sentenceOf } from '@/api/client'
 import type { Job, ListeningPoint, Meters } from '@/api/types'
-import { LoopPlayer } from './loopPlayer'
-import { readSound } from './soundStream'
+import { LoopPlayer, type LoopRange, type Trims } from './loopPlayer'
+import { readSound, type Arriving } from './soundStream'
+import { keepRender } from './renderCalls'
 import { useDocument } from './document'
 
 const pollMs = 120
@@ -15,6 +16,10 @@ export const useListening = defineStore('listening', () => {
   const where = ref<ListeningPoint>('after-fader')
   const insert = ref<string | null>(null)
   const follows = ref(false)
+  /** Whether all meters run on every channel. */
+  const inFull = ref(false)
+  /** The stretch that is looped, set by hand; undefined for all of it. */
+  const range = shallowRef<LoopRange>()
   const section = ref<string | null>(null)
   const loops = ref(true)
   const playing = ref(false)
@@ -36,6 +41,7 @@ export const useListening = defineStore('listening', () => {
           where.value,
           insert.value,
           section.value,
+          inFull.value,
         ].join('/')
       : undefined,
   )
@@ -63,6 +69,7 @@ export const useListening = defineStore('listening', () => {
             section: section.value,
             point: where.value,
             insert: insert.value,
+            metersInFull: inFull.value,
           },
         }),
       )
@@ -100,10 +107,7 @@ export const useListening = defineStore('listening', () => {
     if (!job.value || job.value.state !== 'done') return
     const title = [pointName.value, section.value].filter(Boolean).join(', ')
     try {
-      const kept = await asked(
-        api.POST('/api/renders/{id}/keep', { params: { path: { id: job.value.id }, query: { title } } }),
-      )
-      keptAs.value = kept.title
+      keptAs.value = (await keepRender(job.value.id, title)).title
     } catch (error) {
       trouble.value = sentenceOf(error)
     }
@@ -135,6 +139,20 @@ export const useListening = defineStore('listening', () => {
     player.seek(share, loops.value && playing.value, playing.value)
   }
 
+  function setRange(stretch: LoopRange | undefined) {
+    range.value = stretch
+    player.setRange(stretch, loops.value)
+  }
+
+  /** Something to hear in its place, at the same loudness. */
+  function compareWith(sound: Arriving | undefined, trims: Trims = { first: 0, second: 0 }) {
+    player.compareWith(sound, trims)
+  }
+
+  function hearOther(on: boolean) {
+    player.hearOther(on, loops.value)
+  }
+
   /** Another listening point; after its fader unless said otherwise. */
   function listenTo(channel: string | null, place: ListeningPoint = 'after-fader', key: string | null = null) {
     point.value = channel
@@ -154,6 +172,7 @@ export const useListening = defineStore('listening', () => {
     else if (playing.value) await render()
   })
   watch(loops, (on) => player.setLoop(on))
+  watch(section, () => setRange(undefined))
 
   function forget() {
     void cancel()
@@ -167,6 +186,6 @@ export const useListening = defineStore('listening', () => {
 
   return {
     point, where, insert, follows, section, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
-    listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(),
+    inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(),
   } // prettier-ignore
 })

@@ -4,6 +4,18 @@ const fadeSeconds = 0.012
 const leadSeconds = 0.06
 const leastPieceSeconds = 0.2
 
+/** A stretch of the sound, as shares of the whole. */
+export interface LoopRange {
+  from: number
+  to: number
+}
+
+/** What each of two sounds is turned by, in dB. */
+export interface Trims {
+  first: number
+  second: number
+}
+
 /** Plays one sound, in a loop or once, from the first second that has arrived; a new sound takes over at the same place. */
 export class LoopPlayer {
   private context?: AudioContext
@@ -12,6 +24,9 @@ export class LoopPlayer {
   private gain?: GainNode
   private startedAt = 0
   private offset = 0
+  private range?: LoopRange
+  private other?: { buffer: AudioBuffer; trims: Trims }
+  private hearsOther = false
   private pieces?: { gain: GainNode; nodes: AudioBufferSourceNode[]; scheduled: number; seconds: number }
 
   constructor(private readonly onEnded: () => void) {}
@@ -52,9 +67,7 @@ export class LoopPlayer {
   /** Takes a whole sound; if something plays, it goes on with the new sound from where it is. */
   take(sound: Arriving, loop: boolean) {
     this.wake(sound.rate)
-    const next = this.context!.createBuffer(2, sound.left.length, sound.rate)
-    next.copyToChannel(sound.left, 0)
-    next.copyToChannel(sound.right, 1)
+    const next = this.bufferOf(sound)
     const place = this.position()
     const sounding = this.source !== undefined || this.pieces !== undefined
     const sameLength = this.pieces !== undefined || this.buffer?.length === next.length
@@ -89,13 +102,52 @@ export class LoopPlayer {
     if (this.source) this.source.loop = on
   }
 
+  /** Only this stretch is looped; undefined for all of it. */
+  setRange(range: LoopRange | undefined, loop: boolean) {
+    this.range = range
+    if (!this.buffer) return
+    const place = this.position() ?? 0
+    const inside = !range || (place >= range.from && place < range.to)
+    this.offset = (inside ? place : range.from) * this.buffer.duration
+    if (this.source) this.run(this.offset, loop)
+  }
+
+  /** Another sound to compare with, and what brings both to one loudness; undefined for none. */
+  compareWith(sound: Arriving | undefined, trims: Trims) {
+    if (!sound) this.other = undefined
+    else {
+      this.wake(sound.rate)
+      this.other = { buffer: this.bufferOf(sound), trims }
+    }
+  }
+
+  /** Which of the two is heard, from the same place on. */
+  hearOther(on: boolean, loop: boolean) {
+    this.hearsOther = on
+    if (this.source) this.run((this.position() ?? 0) * this.buffer!.duration, loop)
+  }
+
   /** @returns the share of the whole that is being heard, in [0, 1); undefined without a sound */
   position(): number | undefined {
     if (!this.context) return undefined
     if (this.pieces) return Math.max(0, (this.context.currentTime - this.startedAt) / this.pieces.seconds) % 1
     if (!this.buffer) return undefined
     if (!this.source) return this.offset / this.buffer.duration
-    return ((this.context.currentTime - this.startedAt) % this.buffer.duration) / this.buffer.duration
+    const { start, end } = this.bounds()
+    const elapsed = this.context.currentTime - this.startedAt
+    return (elapsed < end ? elapsed : start + ((elapsed - start) % (end - start))) / this.buffer.duration
+  }
+
+  private bounds() {
+    const seconds = this.buffer!.duration
+    return { start: (this.range?.from ?? 0) * seconds, end: (this.range?.to ?? 1) * seconds }
+  }
+
+  private bufferOf(sound: Arriving): AudioBuffer {
+    const buffer = this.context!.createBuffer(2, sound.left.length, sound.rate)
+    buffer.copyToChannel(sound.left, 0)
+    buffer.copyToChannel(sound.right, 1)
+    return buffer
   }
 
   private beginPieces(sound: Arriving) {
@@ -116,9 +168,13 @@ export class LoopPlayer {
   private run(offset: number, loop: boolean) {
     const context = this.context!
     this.fadeOut()
-    this.source = new AudioBufferSourceNode(context, { buffer: this.buffer!, loop })
+    const { other } = this
+    const buffer = this.hearsOther && other ? other.buffer : this.buffer!
+    const trim = other ? 10 ** ((this.hearsOther ? other.trims.second : other.trims.first) / 20) : 1
+    const { start, end } = this.bounds()
+    this.source = new AudioBufferSourceNode(context, { buffer, loop, loopStart: start, loopEnd: end })
     this.gain = new GainNode(context, { gain: 0 })
-    this.gain.gain.linearRampToValueAtTime(1, context.currentTime + fadeSeconds)
+    this.gain.gain.linearRampToValueAtTime(trim, context.currentTime + fadeSeconds)
     this.source.connect(this.gain).connect(context.destination)
     this.source.start(0, offset)
     this.startedAt = context.currentTime - offset
@@ -141,7 +197,7 @@ export class LoopPlayer {
 
   private fade(gain: GainNode) {
     const now = this.context!.currentTime
-    gain.gain.setValueAtTime(1, now)
+    gain.gain.setValueAtTime(gain.gain.value, now)
     gain.gain.linearRampToValueAtTime(0, now + fadeSeconds)
   }
 }

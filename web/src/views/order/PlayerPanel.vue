@@ -3,6 +3,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import ParameterFields from './ParameterFields.vue'
 import { sentenceOf, upload } from '@/api/client'
 import PatchLine from './PatchLine.vue'
+import PieceSounds from './PieceSounds.vue'
 import type { ChannelRow, Kit } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useCatalogue } from '@/state/catalogue'
@@ -91,6 +92,7 @@ function turn(parameter: string, value: number | null) {
       />
     </div>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <PieceSounds v-if="source?.kit" :channel="channel" />
   </section>
 </template>
 

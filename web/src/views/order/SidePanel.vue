@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import FeedsList from './FeedsList.vue'
 import GroovesDialog from './GroovesDialog.vue'
 import HeardLine from './HeardLine.vue'
+import LevelLine from './LevelLine.vue'
 import InsertList from './InsertList.vue'
 import ManyPanel from './ManyPanel.vue'
 import NoteProcessors from './NoteProcessors.vue'
@@ -70,6 +71,7 @@ function remove() {
         <FindingCard v-for="finding in found" :key="finding.key" :finding="finding" @go="document.choose($event)" />
       </section>
       <RoutingPanel :key="`r-${channel.id}`" :row="row" />
+      <LevelLine v-if="['bus', 'main'].includes(channel.kind)" :channel="channel.id" />
       <NotesTargets v-if="channel.kind === 'notes'" :channel="channel" />
       <PlayerPanel v-if="channel.source?.type === 'instrument'" :key="`p-${channel.id}`" :row="row" />
       <template v-if="takesNotes">

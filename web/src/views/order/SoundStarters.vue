@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue'
-import { api, asked, sentenceOf, upload } from '@/api/client'
+import { sentenceOf, upload } from '@/api/client'
 import type { AudioStarter, Channel, Media } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { lengthOf, useShelf } from '@/state/shelf'
+import LoopFitLine from './LoopFitLine.vue'
 
 /** Uploaded sound that waits on an audio or direct channel: loops, one-shots, references. */
 const props = defineProps<{ channel: Channel }>()
@@ -12,11 +14,9 @@ const document = useDocument()
 const file = useTemplateRef('file')
 const over = ref(false)
 const trouble = ref<string>()
-const shelf = ref<Media[]>([])
+const shelf = useShelf()
 
-onMounted(async () => {
-  shelf.value = await asked(api.GET('/api/media')).catch(() => [])
-})
+onMounted(shelf.look)
 
 function put(starter: AudioStarter) {
   return document.edit([{ type: 'put-starter', channel: props.channel.id, starter }], props.channel.id)
@@ -38,7 +38,7 @@ async function bring(files: FileList | null | undefined) {
   try {
     const title = encodeURIComponent(chosen.name.replace(/\.\w+$/, ''))
     const sound = await upload<Media>(`/api/media?title=${title}`, chosen)
-    if (!shelf.value.some((m) => m.content === sound.content)) shelf.value = [sound, ...shelf.value]
+    shelf.add(sound)
     await lay(sound)
   } catch (error) {
     trouble.value = sentenceOf(error)
@@ -47,12 +47,10 @@ async function bring(files: FileList | null | undefined) {
 
 function fromShelf(event: Event) {
   const list = event.target as HTMLSelectElement
-  const sound = shelf.value.find((m) => m.content === list.value)
+  const sound = shelf.sounds.find((m) => m.content === list.value)
   list.value = ''
   if (sound) void lay(sound)
 }
-
-const lengthOf = (sound: Media) => `${(Number(sound.frames) / sound.sampleRateHz).toFixed(1)} s`
 
 function remove(name: string) {
   void document.edit([{ type: 'remove-starter', channel: props.channel.id, name }], props.channel.id)
@@ -80,30 +78,34 @@ function remove(name: string) {
       aria-label="A WAVE file"
       @change="bring(($event.target as HTMLInputElement).files)"
     />
-    <div v-for="s in channel.starters" :key="s.name" class="line">
-      <span class="to" :title="s.name">{{ s.name }}</span>
-      <span class="faint">{{ lengthOf(s.sound) }}</span>
-      <button type="button" class="plain bare" :aria-pressed="s.loops" @click="put({ ...s, loops: !s.loops })">
-        {{ s.loops ? 'loops' : 'once' }}
-      </button>
-      <ValueField
-        :label="`Level of ${s.name}`"
-        form="level"
-        unit="dB"
-        :value="s.level"
-        :min="-60"
-        :max="6"
-        :step="0.5"
-        @change="put({ ...s, level: $event })"
-      />
-      <button type="button" class="plain bare" :aria-label="`Remove ${s.name}`" @click="remove(s.name)">
-        <Icon name="close" :size="13" />
-      </button>
+    <div v-for="s in channel.starters" :key="s.name">
+      <div class="line">
+        <span class="to" :title="s.name">{{ s.name }}</span>
+        <span class="faint">{{ lengthOf(s.sound) }}</span>
+        <span v-if="s.through" class="faint" title="Once, over the ends of sections">through</span>
+        <button v-else type="button" class="plain bare" :aria-pressed="s.loops" @click="put({ ...s, loops: !s.loops })">
+          {{ s.loops ? 'loops' : 'once' }}
+        </button>
+        <ValueField
+          :label="`Level of ${s.name}`"
+          form="level"
+          unit="dB"
+          :value="s.level"
+          :min="-60"
+          :max="6"
+          :step="0.5"
+          @change="put({ ...s, level: $event })"
+        />
+        <button type="button" class="plain bare" :aria-label="`Remove ${s.name}`" @click="remove(s.name)">
+          <Icon name="close" :size="13" />
+        </button>
+      </div>
+      <LoopFitLine v-if="s.loops" :starter="s" @change="put" />
     </div>
     <p v-if="channel.starters.length === 0" class="faint">Drop a WAVE file here: a loop, a one-shot, a reference.</p>
-    <select v-if="shelf.length" class="field" aria-label="Take a sound from the shelf" @change="fromShelf">
+    <select v-if="shelf.sounds.length" class="field" aria-label="Take a sound from the shelf" @change="fromShelf">
       <option value="">a sound that is here already…</option>
-      <option v-for="m in shelf" :key="m.content" :value="m.content">{{ m.title }}, {{ lengthOf(m) }}</option>
+      <option v-for="m in shelf.sounds" :key="m.content" :value="m.content">{{ m.title }}, {{ lengthOf(m) }}</option>
     </select>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
   </section>

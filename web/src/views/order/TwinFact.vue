@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Channel } from '@/api/types'
 import { useDocument } from '@/state/document'
+import PrintActions from './PrintActions.vue'
 import { useManyEdits } from './useManyEdits'
 
 /** An instrument's print, and spares: this channel as one, or the next one under this bus. */
@@ -37,6 +38,7 @@ function take() {
         >
           part them
         </button>
+        <PrintActions :channel="channel" :twin="twin.channel" />
       </template>
       <button
         v-else

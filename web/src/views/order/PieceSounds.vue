@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import type { Channel } from '@/api/types'
+import Icon from '@/parts/Icon.vue'
+import { useDocument } from '@/state/document'
+import { usePads } from '@/state/pads'
+import { lengthOf, useShelf } from '@/state/shelf'
+
+/** What each piece of a kit sounds like: the stand-in's own voice, or a sound from the shelf. */
+const props = defineProps<{ channel: Channel }>()
+const document = useDocument()
+const pads = usePads()
+const shelf = useShelf()
+const open = ref(false)
+onMounted(shelf.look)
+
+const source = computed(() => (props.channel.source?.type === 'instrument' ? props.channel.source : undefined))
+const pieces = computed(() => source.value?.kit?.pieces ?? [])
+const own = computed(() => pieces.value.filter((p) => p.sample).length)
+
+function put(place: number, content: string) {
+  if (!source.value?.kit) return
+  const sample = shelf.sounds.find((m) => m.content === content) ?? null
+  const kit = { ...source.value.kit, pieces: pieces.value.with(place, { ...pieces.value[place]!, sample }) }
+  void document.edit(
+    [{ type: 'set-source', channel: props.channel.id, source: { ...source.value, kit } }],
+    props.channel.id,
+  )
+}
+
+/** Also what is not on this machine's shelf, so that the list says what the template asks for. */
+function choices(piece: (typeof pieces.value)[number]) {
+  const here = shelf.sounds.map((m) => ({ content: m.content, text: `${m.title}, ${lengthOf(m)}` }))
+  const asked = piece.sample
+  return asked && !shelf.sounds.some((m) => m.content === asked.content)
+    ? [{ content: asked.content, text: `${asked.title} (not here)` }, ...here]
+    : here
+}
+</script>
+
+<template>
+  <section>
+    <h3>
+      <button type="button" class="head" :aria-expanded="open" @click="open = !open">
+        <Icon :name="open ? 'fold' : 'unfold'" :size="13" />Sounds of the pieces
+        <span class="about">{{
+          own ? `${own} of ${pieces.length} from the shelf` : `${pieces.length} stand-in voices`
+        }}</span>
+      </button>
+    </h3>
+    <template v-if="open">
+      <div v-for="(piece, i) in pieces" :key="piece.note" class="line">
+        <button type="button" class="plain bare name" :title="`Hear ${piece.name}`" @click="pads.press(piece.note)">
+          {{ piece.name }}
+        </button>
+        <select
+          class="field"
+          :aria-label="`Sound of ${piece.name}`"
+          :value="piece.sample?.content ?? ''"
+          @change="put(i, ($event.target as HTMLSelectElement).value)"
+        >
+          <option value="">its own voice</option>
+          <option v-for="c in choices(piece)" :key="c.content" :value="c.content">{{ c.text }}</option>
+        </select>
+      </div>
+      <p v-if="shelf.sounds.length === 0" class="faint">
+        The shelf is empty: keep a sound from the listening bar, or drop a WAVE file on an audio channel.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+  width: 100%;
+  padding: 0;
+  border: 0;
+  background: none;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.about {
+  flex: 1;
+  font: 400 12px var(--sans);
+  color: var(--text-3);
+  text-align: right;
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.name {
+  width: 120px;
+  text-align: left;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.field {
+  flex: 1;
+  min-width: 0;
+  padding-block: 2px;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { sentenceOf } from '@/api/client'
+import type { Channel } from '@/api/types'
+import { useDocument } from '@/state/document'
+import { keepRender, renderWhole } from '@/state/renderCalls'
+
+/** Renders an instrument onto the channel that takes its print, and lets one stand in for the other. */
+const props = defineProps<{ channel: Channel; twin: Channel }>()
+const document = useDocument()
+const working = ref(false)
+const trouble = ref<string>()
+
+const isPrinted = computed(() => props.twin.starters.some((s) => s.through))
+const stateOf = (channel: Channel) => channel.stages?.[document.act] ?? 'on-stage'
+const playsPrint = computed(() => stateOf(props.channel) === 'in-the-wings' && stateOf(props.twin) !== 'in-the-wings')
+
+async function print() {
+  const head = document.head
+  if (!head) return
+  working.value = true
+  trouble.value = undefined
+  try {
+    const tap = props.twin.source?.type === 'internal' ? props.twin.source.tap : 'post'
+    const { job } = await renderWhole({
+      kind: document.kind, document: head.id, act: document.act, listenTo: props.channel.id, section: null,
+      point: tap === 'pre' ? 'before-fader' : 'after-fader', insert: null, metersInFull: false,
+    }) // prettier-ignore
+    const sound = await keepRender(job.id, `Print of ${props.channel.name}`.slice(0, 80))
+    const starter = { name: 'Print', sound, loops: false, level: 0, sections: [], through: true }
+    await document.edit([{ type: 'put-starter', channel: props.twin.id, starter }], props.channel.id)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  } finally {
+    working.value = false
+  }
+}
+
+/** One rests in the wings while the other plays. */
+function swap() {
+  const stage = (channel: string, state: 'on-stage' | 'in-the-wings') =>
+    ({ type: 'set-stage', channel, act: document.act, state }) as const
+  const [plays, rests] = playsPrint.value ? [props.channel, props.twin] : [props.twin, props.channel]
+  void document.edit([stage(plays.id, 'on-stage'), stage(rests.id, 'in-the-wings')], props.channel.id)
+}
+</script>
+
+<template>
+  <button
+    v-if="!playsPrint"
+    type="button"
+    class="plain bare"
+    :disabled="working"
+    title="Renders the whole timeline onto the print channel"
+    @click="print"
+  >
+    {{ working ? 'printing…' : isPrinted ? 'print again' : 'print now' }}
+  </button>
+  <button v-if="isPrinted" type="button" class="plain bare" title="In this act" @click="swap">
+    {{ playsPrint ? 'play the instrument' : 'play the print' }}
+  </button>
+  <span v-if="trouble" class="trouble" role="alert">{{ trouble }}</span>
+</template>
+
+<style scoped>
+.trouble {
+  color: var(--blocker);
+}
+</style>
