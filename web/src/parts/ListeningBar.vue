@@ -140,7 +140,7 @@ const readings = computed(() => {
   background: var(--panel);
   display: flex;
   align-items: center;
-  gap: 16px;
+  gap: 12px;
   padding: 0 18px;
   min-width: 0;
 }

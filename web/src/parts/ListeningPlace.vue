@@ -64,7 +64,8 @@ const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
 <style scoped>
 .pick {
   display: grid;
-  width: 160px;
+  flex: none;
+  width: 172px;
 }
 
 .head {
@@ -75,6 +76,7 @@ const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
 
 .label,
 .follow {
+  white-space: nowrap;
   font-size: 11px;
   color: var(--text-3);
 }

@@ -64,6 +64,7 @@ function onKey(event: KeyboardEvent) {
       /></span>
       <button v-if="!pads.midi" type="button" class="plain bare" @click="pads.listenToMidi()">play by MIDI</button>
       <span v-else class="quiet">MIDI: {{ pads.midi }}</span>
+      <span class="faint">once a pad is in focus, the letters on the pads play them</span>
       <span v-if="pads.trouble" class="trouble" role="alert">{{ pads.trouble }}</span>
       <button type="button" class="plain bare end" aria-label="Close the pads" @click="pads.open = false">
         <Icon name="close" :size="14" />

@@ -20,6 +20,8 @@ const shortcuts: [keys: string, does: string][] = [
   ['Delete', 'remove what is chosen; what fed it feeds what it fed'],
   ['Escape', 'choose one again'],
   ['Space', 'play or pause'],
+  ['[ ] in the waveform', 'start and end of the loop at the playhead; Escape loops all'],
+  ['1 to 0, then letters', 'the pads in their order, while one of them is in focus'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
   ['↑ ↓ in a value', 'one step; with Shift ten'],
 ]
