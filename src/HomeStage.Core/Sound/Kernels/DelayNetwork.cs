@@ -26,9 +26,12 @@ public sealed class DelayNetwork
     private readonly float[] _held;
     private readonly int[] _start = new int[Lines];
     private readonly int[] _length = new int[Lines];
-    private readonly int[] _place = new int[Lines];
+    private readonly int[] _at = new int[Lines];
+    private readonly int[] _smooth = new int[Lines];
+    private readonly int[] _smoothLength = new int[Lines];
     private readonly float[] _keep = new float[Lines];
     private readonly float[] _dulled = new float[Lines];
+    private readonly Vector256<float>[] _kept = new Vector256<float>[Lines];
     private Vector256<float> _share;
     private Vector256<float> _once;
     private Vector256<float> _twice;
@@ -36,8 +39,6 @@ public sealed class DelayNetwork
     private Vector256<float> _before;
     private readonly float[] _left = new float[Width];
     private readonly float[] _right = new float[Width];
-    private readonly float[] _nextDulled = new float[Lines];
-    private readonly float[] _written = new float[Lines * Width];
     private readonly int _sampleRateHz;
     private int _filled;
 
@@ -52,6 +53,9 @@ public sealed class DelayNetwork
         for (var i = 1; i < Lines; i++)
             _start[i] = _start[i - 1] + _length[i - 1] + 2 * Width;
         _held = new float[_start[^1] + _length[^1] + 2 * Width];
+        _start.CopyTo(_at, 0);
+        for (var i = 0; i < Lines; i++)
+            (_smooth[i], _smoothLength[i]) = (_start[i] + 2 * Width, _length[i] - 2 * Width);
         _sampleRateHz = sampleRateHz;
         Retune(decaySeconds, dampingHz);
     }
@@ -78,10 +82,11 @@ public sealed class DelayNetwork
             done = Part(left, right);
         for (; done + Width <= left.Length; done += Width)
         {
-            var (heardLeft, heardRight) = Group(Vector256.Create<float>(left.Slice(done, Width)), Vector256.Create<float>(right.Slice(done, Width)));
-            heardLeft.CopyTo(left[done..]);
-            heardRight.CopyTo(right[done..]);
-            Commit();
+            ref var leftNow = ref Unsafe.Add(ref MemoryMarshal.GetReference(left), done);
+            ref var rightNow = ref Unsafe.Add(ref MemoryMarshal.GetReference(right), done);
+            var (heardLeft, heardRight) = Group(Vector256.LoadUnsafe(ref leftNow), Vector256.LoadUnsafe(ref rightNow), isWhole: true);
+            heardLeft.StoreUnsafe(ref leftNow);
+            heardRight.StoreUnsafe(ref rightNow);
         }
 
         if (done < left.Length)
@@ -91,7 +96,7 @@ public sealed class DelayNetwork
     public void Reset()
     {
         Array.Clear(_held);
-        Array.Clear(_place);
+        _start.CopyTo(_at, 0);
         Array.Clear(_dulled);
         Array.Clear(_left);
         Array.Clear(_right);
@@ -105,7 +110,7 @@ public sealed class DelayNetwork
         var fresh = Math.Min(Width - _filled, left.Length);
         left[..fresh].CopyTo(_left.AsSpan(_filled));
         right[..fresh].CopyTo(_right.AsSpan(_filled));
-        var (heardLeft, heardRight) = Group(Vector256.Create(_left), Vector256.Create(_right));
+        var (heardLeft, heardRight) = Group(Vector256.Create(_left), Vector256.Create(_right), _filled + fresh == Width);
         for (var i = 0; i < fresh; i++)
             (left[i], right[i]) = (heardLeft[_filled + i], heardRight[_filled + i]);
         _filled += fresh;
@@ -114,35 +119,44 @@ public sealed class DelayNetwork
         _filled = 0;
         Array.Clear(_left);
         Array.Clear(_right);
-        Commit();
         return fresh;
     }
 
-    private (Vector256<float> Left, Vector256<float> Right) Group(Vector256<float> left, Vector256<float> right)
+    /// <param name="isWhole">Whether all eight frames are there, so that the lines go on; otherwise they stay as they are.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private (Vector256<float> Left, Vector256<float> Right) Group(Vector256<float> left, Vector256<float> right, bool isWhole)
     {
-        Span<Vector256<float>> kept = stackalloc Vector256<float>[Lines];
-        Vector256<float> sum = default, heardLeft = default, heardRight = default;
+        ref var kept = ref MemoryMarshal.GetArrayDataReference(_kept);
         ref var held = ref MemoryMarshal.GetArrayDataReference(_held);
+        ref var at = ref MemoryMarshal.GetArrayDataReference(_at);
+        ref var keep = ref MemoryMarshal.GetArrayDataReference(_keep);
+        ref var dulled = ref MemoryMarshal.GetArrayDataReference(_dulled);
+        Vector256<float> sum = default, heardLeft = default, heardRight = default;
         for (var i = 0; i < Lines; i += 2)
         {
-            var one = Dulled(Vector256.LoadUnsafe(ref held, (nuint)(_start[i] + _place[i])), _dulled[i]);
-            var two = Dulled(Vector256.LoadUnsafe(ref held, (nuint)(_start[i + 1] + _place[i + 1])), _dulled[i + 1]);
-            (_nextDulled[i], _nextDulled[i + 1]) = (one[Width - 1], two[Width - 1]);
-            kept[i] = Vector256.Create(_keep[i]) * one;
-            kept[i + 1] = Vector256.Create(_keep[i + 1]) * two;
-            sum += kept[i] + kept[i + 1];
+            ref var lastOne = ref Unsafe.Add(ref dulled, i);
+            ref var lastTwo = ref Unsafe.Add(ref dulled, i + 1);
+            var one = Dulled(Vector256.LoadUnsafe(ref held, (nuint)Unsafe.Add(ref at, i)), lastOne);
+            var two = Dulled(Vector256.LoadUnsafe(ref held, (nuint)Unsafe.Add(ref at, i + 1)), lastTwo);
+            if (isWhole)
+                (lastOne, lastTwo) = (one[Width - 1], two[Width - 1]);
+            var (keptOne, keptTwo) = (Vector256.Create(Unsafe.Add(ref keep, i)) * one, Vector256.Create(Unsafe.Add(ref keep, i + 1)) * two);
+            (Unsafe.Add(ref kept, i), Unsafe.Add(ref kept, i + 1)) = (keptOne, keptTwo);
+            sum += keptOne + keptTwo;
             // Signs that alternate from pair to pair keep the two sides apart.
             heardLeft = one - heardLeft;
             heardRight = two - heardRight;
         }
 
-        var mixed = sum * Vector256.Create(2f / Lines);
-        (left, right) = (left - mixed, right - mixed);
-        var dead = Vector256.Create(Dead);
-        for (var i = 0; i < Lines; i++)
+        if (isWhole)
         {
-            var written = ((i & 1) == 0 ? left : right) + kept[i];
-            Vector256.ConditionalSelect(Vector256.LessThan(Vector256.Abs(written), dead), default, written).CopyTo(_written, i * Width);
+            var mixed = sum * Vector256.Create(2f / Lines);
+            (left, right) = (left - mixed, right - mixed);
+            for (var i = 0; i < Lines; i += 2)
+            {
+                Write(ref held, i, left + Unsafe.Add(ref kept, i));
+                Write(ref held, i + 1, right + Unsafe.Add(ref kept, i + 1));
+            }
         }
 
         return (heardLeft * Vector256.Create(-0.5f), heardRight * Vector256.Create(-0.5f));
@@ -156,23 +170,36 @@ public sealed class DelayNetwork
         x = Vector256.FusedMultiplyAdd(_once, Vector256.Shuffle(x, Vector256.Create(0, 0, 1, 2, 3, 4, 5, 6)), x);
         x = Vector256.FusedMultiplyAdd(_twice, Vector256.Shuffle(x, Vector256.Create(0, 0, 0, 1, 2, 3, 4, 5)), x);
         x = Vector256.FusedMultiplyAdd(_fourTimes, Vector256.Shuffle(x, Vector256.Create(0, 0, 0, 0, 0, 1, 2, 3)), x);
-        return Vector256.FusedMultiplyAdd(_before, Vector256.Create(last), x);
+        return Settled(Vector256.FusedMultiplyAdd(_before, Vector256.Create(last), x));
     }
 
-    private void Commit()
+    /// <summary>Puts eight frames into a line, which goes on by as many.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private void Write(ref float held, int line, Vector256<float> frames)
     {
-        for (var i = 0; i < Lines; i++)
-        {
-            _dulled[i] = Math.Abs(_nextDulled[i]) < Dead ? 0 : _nextDulled[i];
-            var (start, place, length) = (_start[i], _place[i], _length[i]);
-            Vector256.Create(_written, i * Width).CopyTo(_held, start + place);
-            // The first eight frames of a ring stand behind its end as well, so that eight can be read from any place.
-            if (place < Width)
-                _held.AsSpan(start + place, Width - place).CopyTo(_held.AsSpan(start + length + place));
-            if (place + Width > length)
-                _held.AsSpan(start + length, place + Width - length).CopyTo(_held.AsSpan(start));
-            _place[i] = place + Width >= length ? place + Width - length : place + Width;
-        }
+        ref var at = ref Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(_at), line);
+        Settled(frames).StoreUnsafe(ref held, (nuint)at);
+        at += Width;
+        // Both ends of a ring lie outside of this stretch.
+        if ((uint)(at - Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(_smooth), line)) >= (uint)Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(_smoothLength), line))
+            at = TurnRound(line, at - Width - _start[line]);
+    }
+
+    /// <summary>What is too small to be heard is nothing: such numbers slow the machine down.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static Vector256<float> Settled(Vector256<float> frames) =>
+        Vector256.ConditionalSelect(Vector256.LessThan(Vector256.Abs(frames), Vector256.Create(Dead)), default, frames);
+
+    /// <summary>At the ends of a ring: its first eight frames stand behind its end as well, so that eight can be read from any place.</summary>
+    /// <returns>Where the next group stands.</returns>
+    private int TurnRound(int line, int place)
+    {
+        var (start, length) = (_start[line], _length[line]);
+        if (place < Width)
+            _held.AsSpan(start + place, Width - place).CopyTo(_held.AsSpan(start + length + place));
+        if (place + Width > length)
+            _held.AsSpan(start + length, place + Width - length).CopyTo(_held.AsSpan(start));
+        return start + (place + Width >= length ? place + Width - length : place + Width);
     }
 
     /// <returns>The smallest prime that is not below.</returns>

@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
@@ -67,12 +68,19 @@ public sealed class ReverbProcessor : IProcessor
             return;
         }
 
-        var right = signal.Lane(1, start + frames)[start..];
-        for (var i = 0; i < frames; i++)
-        {
-            var (middle, side) = ((heardLeft[i] + heardRight[i]) / 2, _width * (heardLeft[i] - heardRight[i]) / 2);
-            left[i] += _wet * (middle + side - left[i]);
-            right[i] += _wet * (middle - side - right[i]);
-        }
+        Mix(left, signal.Lane(1, start + frames)[start..], heardLeft, heardRight);
+    }
+
+    /// <summary>The wet sound in its width over the dry one.</summary>
+    private void Mix(Span<float> left, Span<float> right, ReadOnlySpan<float> heardLeft, ReadOnlySpan<float> heardRight)
+    {
+        // Width and wetness as what of each side comes to either.
+        var (near, far, dry) = (_wet * (1 + _width) / 2, _wet * (1 - _width) / 2, 1 - _wet);
+        TensorPrimitives.Multiply(left, dry, left);
+        TensorPrimitives.Multiply(right, dry, right);
+        TensorPrimitives.MultiplyAdd(heardLeft, near, left, left);
+        TensorPrimitives.MultiplyAdd(heardRight, far, left, left);
+        TensorPrimitives.MultiplyAdd(heardRight, near, right, right);
+        TensorPrimitives.MultiplyAdd(heardLeft, far, right, right);
     }
 }
