@@ -24,6 +24,9 @@ public sealed class SignalBlock
     /// <param name="start">First frame, at least 0.</param>
     public Span<float> Lane(int index, int start, int frames) => _lanes[index].AsSpan(start, frames);
 
+    /// <returns>The lane itself, as long as the block holds frames.</returns>
+    internal float[] Whole(int index) => _lanes[index];
+
     public void Clear(int frames)
     {
         foreach (var lane in _lanes)

@@ -18,7 +18,7 @@ public static class Polynomials
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static Vector256<float> Log2(Vector256<float> x)
     {
-        var bits = Vector256.Max(x, Vector256.Create(Least)).AsInt32();
+        var bits = Vector256.MaxNative(x, Vector256.Create(Least)).AsInt32();
         // The exponent is counted from √½, so that m lies in [√½, √2).
         var exponent = (bits - Vector256.Create(0x3F3504F3)) >> 23;
         var m = (bits - (exponent << 23)).AsSingle();
@@ -38,7 +38,7 @@ public static class Polynomials
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static Vector256<float> Exp2(Vector256<float> x)
     {
-        var held = Vector256.Min(Vector256.Max(x, Vector256.Create(-126f)), Vector256.Create(126f));
+        var held = Vector256.MinNative(Vector256.MaxNative(x, Vector256.Create(-126f)), Vector256.Create(126f));
         var whole = Vector256.Round(held);
         var f = (held - whole) * Vector256.Create(0.69314718f);
         var sum = Vector256.FusedMultiplyAdd(f, Vector256.Create(1 / 5040f), Vector256.Create(1 / 720f));
@@ -48,6 +48,6 @@ public static class Polynomials
         sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(0.5f));
         sum = Vector256.FusedMultiplyAdd(f, sum, Vector256<float>.One);
         sum = Vector256.FusedMultiplyAdd(f, sum, Vector256<float>.One);
-        return (sum.AsInt32() + (Vector256.ConvertToInt32(whole) << 23)).AsSingle();
+        return (sum.AsInt32() + (Vector256.ConvertToInt32Native(whole) << 23)).AsSingle();
     }
 }

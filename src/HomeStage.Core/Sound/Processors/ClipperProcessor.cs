@@ -52,6 +52,6 @@ public sealed class ClipperProcessor : IProcessor
         var (low, high) = (Vector256.Create(-_ceiling), Vector256.Create(_ceiling));
         foreach (var phase in phases)
             for (var i = 0; i < frames; i += 8)
-                Vector256.Min(Vector256.Max(Vector256.Create(phase, i), low), high).CopyTo(phase, i);
+                Vector256.MinNative(Vector256.MaxNative(Vector256.Create(phase, i), low), high).CopyTo(phase, i);
     }
 }

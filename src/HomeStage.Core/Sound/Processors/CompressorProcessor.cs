@@ -45,6 +45,12 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
         Retune(settings);
     }
 
+    /// <summary>Its numbers where it hears the peaks of its own signal and holds nothing, so that it can run in lockstep with others;
+    /// null otherwise.</summary>
+    public CompressorLane? Plain => !_isMean && !_detector.Cuts && _smoother.IsQuick
+        ? new(_thresholdDb, _slope, _kneeDb, _perKnee, _kneeBottom, _smoother.Attack, _smoother.Release, _makeUpDb, _wet)
+        : null;
+
     public float LastReductionDb => _smoother.Last;
 
     public float LargestReductionDb { get; private set; }
@@ -125,8 +131,8 @@ public sealed class CompressorProcessor : IProcessor, IReducesGain
         {
             var heard = Vector256.Create(level, i);
             var over = Polynomials.Log2(heard) * perOctave - threshold;
-            var within = Vector256.Min(Vector256.Max(over + half, default), knee);
-            var wanted = slope * (within * within * perKnee + Vector256.Max(over - half, default));
+            var within = Vector256.MinNative(Vector256.MaxNative(over + half, default), knee);
+            var wanted = slope * (within * within * perKnee + Vector256.MaxNative(over - half, default));
             Vector256.ConditionalSelect(Vector256.GreaterThan(heard, bottom), wanted, default).CopyTo(_reduction, i);
         }
     }

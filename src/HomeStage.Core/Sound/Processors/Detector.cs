@@ -41,5 +41,8 @@ internal sealed class Detector
         return _level;
     }
 
+    /// <summary>Whether what it hears is coloured.</summary>
+    public bool Cuts => _filter.Cuts;
+
     public void Reset() => _filter.Reset();
 }

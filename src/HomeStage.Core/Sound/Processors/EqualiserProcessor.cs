@@ -25,10 +25,15 @@ public sealed class EqualiserProcessor : IProcessor
         var isOver = EqualiserLaw.IsOversampled(settings);
         var sections = Sections(settings);
         _lanes = [.. Enumerable.Range(0, lanes).Select(_ => sections.Chunk(BandChain.Width).Select(s => new BandChain(s)).ToArray())];
+        Plain = _part == EqualiserPart.BothSides && !isOver && sections.Length <= BandChain.Width ? sections : null;
         _over = isOver ? [.. _lanes.Select(_ => new Oversampler(2))] : [];
         _bends = [.. _lanes.Select(chains => (Oversampler.Bend)((phases, frames) => Bend(chains, phases, frames)))];
         _plain = isOver ? [.. _lanes.Select(_ => new HeldBack(Oversampler.LatencyFrames))] : [];
     }
+
+    /// <summary>Its sections where every lane passes through all of them at the plain rate, so that it can run in lockstep with
+    /// others; null otherwise.</summary>
+    public IReadOnlyList<StateVariable>? Plain { get; }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
     {

@@ -17,6 +17,15 @@ internal sealed class ReductionSmoother
     /// <summary>What was taken off at the last frame, in dB, at least 0.</summary>
     public float Last { get; private set; }
 
+    /// <summary>Share of the old value that a frame keeps while the reduction grows.</summary>
+    public float Attack => _attack;
+
+    /// <summary>The same while it falls.</summary>
+    public float Release => _release;
+
+    /// <summary>Without a hold, and with an attack that is not slower than the release.</summary>
+    public bool IsQuick => _holdFrames == 0 && _attack <= _release;
+
     public void Set(double attackMs, double holdMs, double releaseMs, int sampleRateHz)
     {
         _attack = (float)CompressorLaw.Smoothing(attackMs, sampleRateHz);

@@ -69,7 +69,7 @@ public sealed class SaturatorProcessor : IProcessor
 
     private static Vector256<float> Curve(Vector256<float> x)
     {
-        var held = Vector256.Min(Vector256.Max(x, Vector256.Create(-3f)), Vector256.Create(3f));
+        var held = Vector256.MinNative(Vector256.MaxNative(x, Vector256.Create(-3f)), Vector256.Create(3f));
         var square = held * held;
         return held * (Vector256.Create(27f) + square) / Vector256.FusedMultiplyAdd(Vector256.Create(9f), square, Vector256.Create(27f));
     }

@@ -10,6 +10,8 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     private readonly float[] _gains = new float[IUnit.Block];
     private readonly bool _needsGrid = strip.Any(i => i.NeedsGrid);
 
+    public int Lanes => lanes;
+
     public bool IsFlipped { get; init; }
 
     public bool IsMuted { get; init; }
@@ -53,7 +55,15 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
         }
     }
 
-    private void RenderBlock(int start, long frame, int frames)
+    /// <summary>What its strip does where that can run in lockstep with other channels; null where it cannot, or does nothing.</summary>
+    public LockstepStrip? Plain => _needsGrid || KeyHeard is not null ? null : LockstepStrip.Of(strip, lanes);
+
+    /// <returns>What a lane holds between entering and leaving.</returns>
+    public float[] Lane(int index) => _work.Whole(index);
+
+    /// <summary>Sums what enters, before the strip.</summary>
+    /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
+    public void Enter(int start, long frame, int frames)
     {
         _work.Clear(frames);
         foreach (var mixer in entering)
@@ -61,6 +71,11 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
         if (IsFlipped)
             _work.Scale(-1, frames);
         Copy(Input, start, frames);
+    }
+
+    private void RenderBlock(int start, long frame, int frames)
+    {
+        Enter(start, frame, frames);
         for (var place = 0; place < strip.Length; place++)
         {
             strip[place].Process(_work, start, frame, frames);
@@ -68,6 +83,12 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
                 CopyKey(strip[place], heard.Block, start, frames);
         }
 
+        Leave(start, frame, frames);
+    }
+
+    /// <summary>Hands on what came out of the strip: mute, fader, pan, meters.</summary>
+    public void Leave(int start, long frame, int frames)
+    {
         if (IsMuted)
             _work.Clear(frames);
         Copy(Pre, start, frames);

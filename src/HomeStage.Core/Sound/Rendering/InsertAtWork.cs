@@ -11,6 +11,11 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
 
     public InsertId Id => id;
 
+    public IProcessor Processor => processor;
+
+    /// <summary>Whether nothing but the signal reaches it: no key, no curve, no tempo, no padding.</summary>
+    public bool IsAlone => Keys.Length == 0 && Key is null && Padding.Length == 0 && !NeedsGrid;
+
     /// <summary>Holds the signal back until a late key is there; none for most.</summary>
     public HeldBack[] Padding { get; init; } = [];
 
@@ -43,6 +48,9 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
         if (processor is IReducesGain reduces)
             _reduction = Math.Max(_reduction, reduces.LargestReductionDb);
     }
+
+    /// <summary>Notes what was taken off by someone who worked in its place.</summary>
+    public void Note(float reductionDb) => _reduction = Math.Max(_reduction, reductionDb);
 
     /// <summary>Whether a block must not reach over the grid on which settings move.</summary>
     public bool NeedsGrid => Moving is not null || Tempos.Count > 0;

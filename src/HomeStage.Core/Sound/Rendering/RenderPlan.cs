@@ -31,7 +31,7 @@ internal sealed class RenderPlan
         var last = _heard.Graph.PostOf(_heard.Graph.Stages[_heard.Listened].Channel);
         if (_heard.Sounds(last))
             EnsureUnit(last);
-        Levels = [.. _units.GroupBy(u => _levels[u.Key]).OrderBy(g => g.Key).Select(g => g.OrderBy(u => u.Key).Select(u => u.Value).ToArray())];
+        Levels = [.. _units.GroupBy(u => _levels[u.Key]).OrderBy(g => g.Key).Select(g => GangUnit.Gathered(g.OrderBy(u => u.Key).Select(u => u.Value)).ToArray())];
         _toOutput = _patchbay.ToOutput();
     }
 

@@ -25,6 +25,12 @@ internal sealed class RecordedUnit(ChannelUnit unit, (float[][] Lanes, SignalBlo
     public void Render(long frame, int frames)
     {
         unit.Render(frame, frames);
+        Keep(frame, frames);
+    }
+
+    /// <summary>Keeps what the channel has just given.</summary>
+    public void Keep(long frame, int frames)
+    {
         foreach (var (lanes, block) in places)
             for (var lane = 0; lane < lanes.Length; lane++)
                 block.Lane(lane, frames).CopyTo(lanes[lane].AsSpan((int)frame, frames));
