@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
@@ -26,6 +27,7 @@ internal static class KernelBench
         using var file = new NoiseFile(sound);
         Equaliser(sound, file);
         Medians.Say($"compressor: ours {Ours(sound, ProcessorCatalogue.Compressor, Map<double>.Empty.With("threshold-db", -30)):0.0} ns a stereo frame");
+        Lockstep();
         Medians.Say($"reverb of eight lines: ours {Ours(sound, ProcessorCatalogue.Reverb, Map<double>.Empty):0.0} ns a stereo frame");
         Loudness(sound, file);
     }
@@ -38,6 +40,26 @@ internal static class KernelBench
         var ffmpeg = file.Ffmpeg(Runs, "highpass=f=60,bass=g=3:f=120,equalizer=f=400:g=-4:t=q:w=1,equalizer=f=2500:g=3:t=q:w=1,treble=g=2:f=8000,lowpass=f=12000") / 2;
         var sox = file.Sox(Runs, "highpass", "60", "bass", "3", "120", "equalizer", "400", "1q", "-4", "equalizer", "2500", "1q", "3", "treble", "2", "8000", "lowpass", "12000") / 2;
         Medians.Say($"six-band equaliser, a sample a lane: ours {stereo:0.0} ns in stereo, {alone:0.0} alone; NWaves {nwaves:0.0} ({nwaves / stereo:0.0} times), ffmpeg {ffmpeg:0.0} ({ffmpeg / stereo:0.0}), sox {sox:0.0} ({sox / stereo:0.0})");
+    }
+
+    /// <summary>Eight lanes laid frame by frame, worked through, and taken back.</summary>
+    private static void Lockstep()
+    {
+        var random = new Random(4);
+        var lanes = Enumerable.Range(0, EightLanes.Width).Select(_ => Enumerable.Range(0, BlockFrames).Select(_ => (float)(random.NextDouble() - 0.5)).ToArray()).ToArray();
+        var together = new EightLanes(BlockFrames);
+        var bands = new LockstepBands([.. Enumerable.Repeat(new EqualiserProcessor(SixBands, 1, RateHz).Plain!, EightLanes.Width)]);
+        var compressor = new CompressorProcessor(Map<double>.Empty.With("threshold-db", -30), null, RateHz).Plain!.Value;
+        var compressors = new LockstepCompressor([.. Enumerable.Repeat(compressor, EightLanes.Width)], pairs: false);
+        double Each(Action<EightLanes, int> work) => Nanoseconds(() =>
+        {
+            for (var done = 0; done < Frames; done += BlockFrames * EightLanes.Width)
+            {
+                together.Lay(lanes, BlockFrames);
+                work(together, BlockFrames);
+            }
+        });
+        Medians.Say($"in lockstep, a sample a lane: equaliser {Each(bands.Process):0.0} ns, compressor {Each(compressors.Process):0.0} ns");
     }
 
     private static void Loudness(RenderedSound sound, NoiseFile file)

@@ -78,6 +78,7 @@ public sealed class BandChain
         }
     }
 
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private void Run(Span<float> lane)
     {
         var whole = lane.Length;
@@ -103,6 +104,7 @@ public sealed class BandChain
         _out.AsSpan(Width - 1, whole).CopyTo(lane);
     }
 
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private static void Run(BandChain l, Span<float> left, BandChain r, Span<float> right)
     {
         var whole = left.Length;
@@ -156,6 +158,7 @@ public sealed class BandChain
             Vector256.Shuffle(passing, Vector256.Create(1, 2, 3, 4, 5, 6, 7, 0)));
 
     /// <summary>One step in which only the sections between the stretch's ends may change.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private void EdgeStep(int t, float sample, int whole)
     {
         var (d0, d1, d2, e, b, c) = _by;

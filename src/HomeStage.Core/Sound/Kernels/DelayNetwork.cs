@@ -75,6 +75,7 @@ public sealed class DelayNetwork
 
     /// <summary>Changes two lanes in place.</summary>
     /// <param name="right">As long as <paramref name="left"/>.</param>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Process(Span<float> left, Span<float> right)
     {
         var done = 0;

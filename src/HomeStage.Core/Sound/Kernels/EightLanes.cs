@@ -17,6 +17,7 @@ public sealed class EightLanes(int capacity)
     public ref float First => ref MemoryMarshal.GetArrayDataReference(_frames);
 
     /// <param name="lanes">Eight, each with room for a multiple of eight frames; what lies beyond <paramref name="frames"/> is not used.</param>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Lay(float[][] lanes, int frames)
     {
         for (var t = 0; t < frames; t += Width)
@@ -28,6 +29,7 @@ public sealed class EightLanes(int capacity)
     }
 
     /// <summary>Back into eight lanes.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Take(float[][] lanes, int frames)
     {
         for (var t = 0; t < frames; t += Width)

@@ -40,6 +40,7 @@ public sealed class LockstepBands
     }
 
     /// <summary>Two sections in a row: one is at work while the other waits.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private static void Run(Section one, Section two, ref float lanes, int frames)
     {
         var (first1, second1, first2, second2) = (one.First, one.Second, two.First, two.Second);

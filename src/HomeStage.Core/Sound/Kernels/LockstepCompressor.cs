@@ -73,6 +73,7 @@ public sealed class LockstepCompressor
     }
 
     /// <summary>What the static curve takes off at each frame.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private void Want(ref float lanes, ref float wanted, int frames)
     {
         var (threshold, half, knee, slope, perKnee, bottom, pairs) = (_threshold, _half, _knee, _slope, _perKnee, _bottom, _pairs);
@@ -90,6 +91,7 @@ public sealed class LockstepCompressor
     }
 
     /// <summary>Attack while it grows, release while it falls.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private void Smooth(ref float reduction, int frames)
     {
         var (last, largest) = (_last, _largest);
@@ -105,6 +107,7 @@ public sealed class LockstepCompressor
         (_last, _largest) = (last, largest);
     }
 
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private void Turn(ref float lanes, ref float reduction, int frames)
     {
         var (makeUp, wet, one) = (_makeUp, _wet, Vector256<float>.One);
