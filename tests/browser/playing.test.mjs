@@ -142,8 +142,9 @@ test('a loop follows the tempo as it is told to', async () => {
   const quarters = page.getByRole('spinbutton', { name: 'Length of Harbour' })
   await quarters.fill('8')
   await quarters.press('Enter')
-  await page.waitForTimeout(300)
-  const [starter] = (await stage.get(`/api/templates/${id}`)).channels.find((c) => c.channel.name === 'Oars').channel.starters
+  const laid = async () => (await stage.get(`/api/templates/${id}`)).channels.find((c) => c.channel.name === 'Oars').channel.starters[0]
+  for (let i = 0; i < 100 && (await laid()).quarters !== 8; i++) await page.waitForTimeout(100)
+  const starter = await laid()
   assert.deepEqual([starter.fit, starter.quarters], ['cut-at-beats', 8])
 })
 

@@ -32,7 +32,7 @@ const shortcuts: [keys: string, does: string][] = [
     v-model:visible="open"
     modal
     header="Shortcuts of the running order"
-    :style="{ width: '440px' }"
+    :style="{ width: '600px' }"
     :draggable="false"
   >
     <dl>
@@ -47,8 +47,8 @@ const shortcuts: [keys: string, does: string][] = [
 <style scoped>
 dl {
   display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 7px 12px;
+  grid-template-columns: 170px 1fr;
+  gap: 5px 12px;
   margin: 0;
 }
 
