@@ -152,12 +152,13 @@ test('a bus says what level it will have, and what brings it to a target', async
   await row(page, 'Mix bus').click()
   await page.getByText(/^−?\d+\.\d LUFS; at worst −?\d+\.\d/).waitFor()
   const said = () => page.getByText(/dB would bring it to/).innerText()
-  const before = Number.parseFloat((await said()).replace('−', '-'))
+  const was = (await said()).split(' ')[0]
   const target = page.getByRole('spinbutton', { name: 'Target' })
   await target.fill('-14')
   await target.press('Enter')
-  await page.waitForFunction((was) => !document.querySelector('.side').textContent.includes(`${was} dB would`), (await said()).split(' ')[0])
-  assert.ok(Math.abs(Number.parseFloat((await said()).replace('−', '-')) - before - 4) < 0.11)
+  await page.waitForFunction((old) => !document.querySelector('.side').textContent.includes(`${old} dB would`), was)
+  const db = (text) => Number.parseFloat(text.replace('−', '-'))
+  assert.ok(Math.abs(db(await said()) - db(was) - 4) < 0.11)
 })
 
 test('all meters on every channel are there when asked for', async () => {
