@@ -1,206 +1,171 @@
+using System.Numerics.Tensors;
 using System.Runtime.CompilerServices;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 
 namespace HomeStage.Core.Sound.Kernels;
 
-/// <summary>A feedback delay network of eight lines on two lanes, eight frames at once.</summary>
+/// <summary>A feedback delay network of eight lines on two lanes, a stretch of frames at once and line by line.</summary>
 /// <remarks>J.-M. Jot and A. Chaigne, "Digital delay networks for designing artificial reverberators", AES 90th Convention,
 /// 1991: a line of m frames keeps 10^(−3·m / (fs·RT60)) of what goes round, so that every line falls by 60 dB in the decay
 /// time; a one-pole in each line lets the highs fall sooner. The lines are mixed by a Householder matrix, I − (2/8)·11ᵀ,
 /// which keeps energy. Lengths are spread by a constant ratio and made prime, so that no two share a period. Even lines are
 /// fed by and heard on the left, odd ones on the right.
-/// No line is as short as eight frames, so eight can be read before the first is written. A group of eight that is not full
-/// yet is worked out as far as it goes and kept back, so that the block size changes nothing.</remarks>
+/// No line is as short as a stretch, so what a whole stretch is heard as is known before the first of its frames comes in.
+/// A stretch that is not full yet is kept back, so that the block size changes nothing.</remarks>
 public sealed class DelayNetwork
 {
-    /// <summary>Frames at once.</summary>
-    public const int Width = 8;
-
     private const int Lines = 8;
+    private const int Stretch = 128;
     private const double ShortestMs = 19;
     private const double Spread = 1.17;
-    private const float Dead = 1e-15f;
 
-    // All lines in one array, each a ring from its start: what is read is what was written one length ago.
-    private readonly float[] _held;
-    private readonly int[] _start = new int[Lines];
-    private readonly int[] _length = new int[Lines];
-    private readonly int[] _at = new int[Lines];
-    private readonly int[] _smooth = new int[Lines];
-    private readonly int[] _smoothLength = new int[Lines];
+    // A ring for each line: what is read is what was written one length ago, at the same place.
+    private readonly float[][] _rings = new float[Lines][];
+    private readonly int[] _place = new int[Lines];
     private readonly float[] _keep = new float[Lines];
-    private readonly float[] _dulled = new float[Lines];
-    private readonly Vector256<float>[] _kept = new Vector256<float>[Lines];
-    private Vector256<float> _share;
-    private Vector256<float> _once;
-    private Vector256<float> _twice;
-    private Vector256<float> _fourTimes;
-    private Vector256<float> _before;
-    private readonly float[] _left = new float[Width];
-    private readonly float[] _right = new float[Width];
+    private readonly float[] _last = new float[Lines];
+    private readonly float[][] _kept = [.. Enumerable.Range(0, Lines).Select(_ => new float[Stretch])];
+    private readonly float[] _sum = new float[Stretch];
+    private readonly float[][] _heard = [new float[Stretch], new float[Stretch]];
+    private readonly float[][] _fed = [new float[Stretch], new float[Stretch]];
     private readonly int _sampleRateHz;
+    private OnePole _dull;
     private int _filled;
 
     /// <param name="decaySeconds">RT60, above 0.</param>
     /// <param name="size">Lengths of the lines against their usual ones, at least 0.2.</param>
     /// <param name="dampingHz">Above this the highs fall sooner.</param>
+    /// <param name="sampleRateHz">Frames per second; the shortest line must hold a stretch.</param>
     public DelayNetwork(double decaySeconds, double size, double dampingHz, int sampleRateHz)
     {
         for (var i = 0; i < Lines; i++)
-            _length[i] = Prime((int)(ShortestMs * size * Math.Pow(Spread, i) * sampleRateHz / 1000));
-
-        for (var i = 1; i < Lines; i++)
-            _start[i] = _start[i - 1] + _length[i - 1] + 2 * Width;
-        _held = new float[_start[^1] + _length[^1] + 2 * Width];
-        _start.CopyTo(_at, 0);
-        for (var i = 0; i < Lines; i++)
-            (_smooth[i], _smoothLength[i]) = (_start[i] + 2 * Width, _length[i] - 2 * Width);
+            _rings[i] = new float[Prime((int)(ShortestMs * size * Math.Pow(Spread, i) * sampleRateHz / 1000))];
+        if (_rings[0].Length < Stretch)
+            throw new ArgumentOutOfRangeException(nameof(size), size, $"The shortest line must hold {Stretch} frames.");
         _sampleRateHz = sampleRateHz;
         Retune(decaySeconds, dampingHz);
     }
 
-    /// <summary>Another decay and damping from the next group on.</summary>
+    /// <summary>Another decay and damping from the next stretch on.</summary>
     public void Retune(double decaySeconds, double dampingHz)
     {
         for (var i = 0; i < Lines; i++)
-            _keep[i] = (float)Math.Pow(10, -3 * _length[i] / (_sampleRateHz * decaySeconds));
-        var dull = Math.Exp(-2 * Math.PI * dampingHz / _sampleRateHz);
-        float Power(int n) => (float)Math.Pow(dull, n);
-        // Nothing comes to a frame from before the group but by the last value.
-        Vector256<float> From(int frame) => Vector256.Create([.. Enumerable.Range(0, Width).Select(i => i < frame ? 0 : Power(frame))]);
-        (_share, _once, _twice, _fourTimes) = (Vector256.Create((float)(1 - dull)), From(1), From(2), From(4));
-        _before = Vector256.Create([.. Enumerable.Range(1, Width).Select(Power)]);
+            _keep[i] = (float)Math.Pow(10, -3 * _rings[i].Length / (_sampleRateHz * decaySeconds));
+        _dull = new(Math.Exp(-2 * Math.PI * dampingHz / _sampleRateHz));
     }
 
     /// <summary>Changes two lanes in place.</summary>
     /// <param name="right">As long as <paramref name="left"/>.</param>
-    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Process(Span<float> left, Span<float> right)
     {
-        var done = 0;
-        if (_filled > 0)
-            done = Part(left, right);
-        for (; done + Width <= left.Length; done += Width)
+        for (var done = 0; done < left.Length;)
         {
-            ref var leftNow = ref Unsafe.Add(ref MemoryMarshal.GetReference(left), done);
-            ref var rightNow = ref Unsafe.Add(ref MemoryMarshal.GetReference(right), done);
-            var (heardLeft, heardRight) = Group(Vector256.LoadUnsafe(ref leftNow), Vector256.LoadUnsafe(ref rightNow), isWhole: true);
-            heardLeft.StoreUnsafe(ref leftNow);
-            heardRight.StoreUnsafe(ref rightNow);
+            if (_filled == 0)
+                Hear();
+            var fresh = Math.Min(Stretch - _filled, left.Length - done);
+            Exchange(0, left.Slice(done, fresh));
+            Exchange(1, right.Slice(done, fresh));
+            done += fresh;
+            _filled = (_filled + fresh) % Stretch;
+            if (_filled == 0)
+                Feed();
         }
-
-        if (done < left.Length)
-            Part(left[done..], right[done..]);
     }
 
     public void Reset()
     {
-        Array.Clear(_held);
-        _start.CopyTo(_at, 0);
-        Array.Clear(_dulled);
-        Array.Clear(_left);
-        Array.Clear(_right);
+        foreach (var ring in _rings)
+            Array.Clear(ring);
+        Array.Clear(_place);
+        Array.Clear(_last);
         _filled = 0;
     }
 
-    /// <summary>As much as a group that is begun still takes.</summary>
-    /// <returns>How many frames that was.</returns>
-    private int Part(Span<float> left, Span<float> right)
+    /// <summary>Takes in what comes and gives what is heard in its place.</summary>
+    private void Exchange(int side, Span<float> frames)
     {
-        var fresh = Math.Min(Width - _filled, left.Length);
-        left[..fresh].CopyTo(_left.AsSpan(_filled));
-        right[..fresh].CopyTo(_right.AsSpan(_filled));
-        var (heardLeft, heardRight) = Group(Vector256.Create(_left), Vector256.Create(_right), _filled + fresh == Width);
-        for (var i = 0; i < fresh; i++)
-            (left[i], right[i]) = (heardLeft[_filled + i], heardRight[_filled + i]);
-        _filled += fresh;
-        if (_filled < Width)
-            return fresh;
-        _filled = 0;
-        Array.Clear(_left);
-        Array.Clear(_right);
-        return fresh;
+        frames.CopyTo(_fed[side].AsSpan(_filled));
+        _heard[side].AsSpan(_filled, frames.Length).CopyTo(frames);
     }
 
-    /// <param name="isWhole">Whether all eight frames are there, so that the lines go on; otherwise they stay as they are.</param>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private (Vector256<float> Left, Vector256<float> Right) Group(Vector256<float> left, Vector256<float> right, bool isWhole)
+    /// <summary>What comes out of the lines over the next stretch, and what goes round.</summary>
+    private void Hear()
     {
-        ref var kept = ref MemoryMarshal.GetArrayDataReference(_kept);
-        ref var held = ref MemoryMarshal.GetArrayDataReference(_held);
-        ref var at = ref MemoryMarshal.GetArrayDataReference(_at);
-        ref var keep = ref MemoryMarshal.GetArrayDataReference(_keep);
-        ref var dulled = ref MemoryMarshal.GetArrayDataReference(_dulled);
-        Vector256<float> sum = default, heardLeft = default, heardRight = default;
+        Array.Clear(_sum);
+        Array.Clear(_heard[0]);
+        Array.Clear(_heard[1]);
         for (var i = 0; i < Lines; i += 2)
+            HearPair(i);
+    }
+
+    /// <summary>A stretch of two lines: dulled, added to what is heard and kept for the next round.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
+    private void HearPair(int line)
+    {
+        ref var one = ref MemoryMarshal.GetReference(Late(line));
+        ref var two = ref MemoryMarshal.GetReference(Late(line + 1));
+        ref var keptOne = ref MemoryMarshal.GetArrayDataReference(_kept[line]);
+        ref var keptTwo = ref MemoryMarshal.GetArrayDataReference(_kept[line + 1]);
+        ref var left = ref MemoryMarshal.GetArrayDataReference(_heard[0]);
+        ref var right = ref MemoryMarshal.GetArrayDataReference(_heard[1]);
+        ref var sum = ref MemoryMarshal.GetArrayDataReference(_sum);
+        var (keepOne, keepTwo) = (Vector256.Create(_keep[line]), Vector256.Create(_keep[line + 1]));
+        var (lastOne, lastTwo) = (Vector256.Create(_last[line]), Vector256.Create(_last[line + 1]));
+        // Signs that alternate from pair to pair keep the two sides apart; the whole is halved.
+        var sign = Vector256.Create((line & 2) == 0 ? 0.5f : -0.5f);
+        var dull = _dull;
+        for (nuint at = 0; at < Stretch; at += (nuint)Vector256<float>.Count)
         {
-            ref var lastOne = ref Unsafe.Add(ref dulled, i);
-            ref var lastTwo = ref Unsafe.Add(ref dulled, i + 1);
-            var one = Dulled(Vector256.LoadUnsafe(ref held, (nuint)Unsafe.Add(ref at, i)), lastOne);
-            var two = Dulled(Vector256.LoadUnsafe(ref held, (nuint)Unsafe.Add(ref at, i + 1)), lastTwo);
-            if (isWhole)
-                (lastOne, lastTwo) = (one[Width - 1], two[Width - 1]);
-            var (keptOne, keptTwo) = (Vector256.Create(Unsafe.Add(ref keep, i)) * one, Vector256.Create(Unsafe.Add(ref keep, i + 1)) * two);
-            (Unsafe.Add(ref kept, i), Unsafe.Add(ref kept, i + 1)) = (keptOne, keptTwo);
-            sum += keptOne + keptTwo;
-            // Signs that alternate from pair to pair keep the two sides apart.
-            heardLeft = one - heardLeft;
-            heardRight = two - heardRight;
+            var nextOne = dull.Next(Vector256.LoadUnsafe(ref one, at), lastOne);
+            var nextTwo = dull.Next(Vector256.LoadUnsafe(ref two, at), lastTwo);
+            (lastOne, lastTwo) = (OnePole.Last(nextOne), OnePole.Last(nextTwo));
+            Vector256.FusedMultiplyAdd(sign, nextOne, Vector256.LoadUnsafe(ref left, at)).StoreUnsafe(ref left, at);
+            Vector256.FusedMultiplyAdd(sign, nextTwo, Vector256.LoadUnsafe(ref right, at)).StoreUnsafe(ref right, at);
+            var (roundOne, roundTwo) = (keepOne * nextOne, keepTwo * nextTwo);
+            roundOne.StoreUnsafe(ref keptOne, at);
+            roundTwo.StoreUnsafe(ref keptTwo, at);
+            (Vector256.LoadUnsafe(ref sum, at) + (roundOne + roundTwo)).StoreUnsafe(ref sum, at);
         }
 
+        (_last[line], _last[line + 1]) = (OnePole.Settled(lastOne)[0], OnePole.Settled(lastTwo)[0]);
+    }
+
+    /// <summary>What came in and what goes round, mixed over all lines, into the lines.</summary>
+    private void Feed()
+    {
+        foreach (var side in _fed)
+            TensorPrimitives.MultiplyAdd(_sum, -2f / Lines, side, side);
+        for (var i = 0; i < Lines; i++)
+            FeedLine(i);
+    }
+
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
+    private void FeedLine(int line)
+    {
+        var place = _place[line];
+        var isWhole = place + Stretch <= _rings[line].Length;
+        ref var fed = ref MemoryMarshal.GetArrayDataReference(_fed[line & 1]);
+        ref var kept = ref MemoryMarshal.GetArrayDataReference(_kept[line]);
+        ref var to = ref isWhole ? ref _rings[line][place] : ref kept;
+        for (nuint at = 0; at < Stretch; at += (nuint)Vector256<float>.Count)
+            OnePole.Settled(Vector256.LoadUnsafe(ref fed, at) + Vector256.LoadUnsafe(ref kept, at)).StoreUnsafe(ref to, at);
+        _place[line] = (place + Stretch) % _rings[line].Length;
         if (isWhole)
-        {
-            var mixed = sum * Vector256.Create(2f / Lines);
-            (left, right) = (left - mixed, right - mixed);
-            for (var i = 0; i < Lines; i += 2)
-            {
-                Write(ref held, i, left + Unsafe.Add(ref kept, i));
-                Write(ref held, i + 1, right + Unsafe.Add(ref kept, i + 1));
-            }
-        }
-
-        return (heardLeft * Vector256.Create(-0.5f), heardRight * Vector256.Create(-0.5f));
+            return;
+        _kept[line].AsSpan(0, Stretch - _place[line]).CopyTo(_rings[line].AsSpan(place));
+        _kept[line].AsSpan(Stretch - _place[line]).CopyTo(_rings[line]);
     }
 
-    /// <summary>A one-pole over eight frames, by doubling the reach of each frame three times.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private Vector256<float> Dulled(Vector256<float> late, float last)
+    /// <summary>The next stretch of a line; beyond the end of its ring from the start again.</summary>
+    private ReadOnlySpan<float> Late(int line)
     {
-        var x = _share * late;
-        x = Vector256.FusedMultiplyAdd(_once, Vector256.Shuffle(x, Vector256.Create(0, 0, 1, 2, 3, 4, 5, 6)), x);
-        x = Vector256.FusedMultiplyAdd(_twice, Vector256.Shuffle(x, Vector256.Create(0, 0, 0, 1, 2, 3, 4, 5)), x);
-        x = Vector256.FusedMultiplyAdd(_fourTimes, Vector256.Shuffle(x, Vector256.Create(0, 0, 0, 0, 0, 1, 2, 3)), x);
-        return Settled(Vector256.FusedMultiplyAdd(_before, Vector256.Create(last), x));
-    }
-
-    /// <summary>Puts eight frames into a line, which goes on by as many.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private void Write(ref float held, int line, Vector256<float> frames)
-    {
-        ref var at = ref Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(_at), line);
-        Settled(frames).StoreUnsafe(ref held, (nuint)at);
-        at += Width;
-        // Both ends of a ring lie outside of this stretch.
-        if ((uint)(at - Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(_smooth), line)) >= (uint)Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(_smoothLength), line))
-            at = TurnRound(line, at - Width - _start[line]);
-    }
-
-    /// <summary>What is too small to be heard is nothing: such numbers slow the machine down.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private static Vector256<float> Settled(Vector256<float> frames) =>
-        Vector256.ConditionalSelect(Vector256.LessThan(Vector256.Abs(frames), Vector256.Create(Dead)), default, frames);
-
-    /// <summary>At the ends of a ring: its first eight frames stand behind its end as well, so that eight can be read from any place.</summary>
-    /// <returns>Where the next group stands.</returns>
-    private int TurnRound(int line, int place)
-    {
-        var (start, length) = (_start[line], _length[line]);
-        if (place < Width)
-            _held.AsSpan(start + place, Width - place).CopyTo(_held.AsSpan(start + length + place));
-        if (place + Width > length)
-            _held.AsSpan(start + length, place + Width - length).CopyTo(_held.AsSpan(start));
-        return start + (place + Width >= length ? place + Width - length : place + Width);
+        var (ring, kept, place) = (_rings[line], _kept[line], _place[line]);
+        if (place + Stretch <= ring.Length)
+            return ring.AsSpan(place, Stretch);
+        ring.AsSpan(place).CopyTo(kept);
+        ring.AsSpan(0, place + Stretch - ring.Length).CopyTo(kept.AsSpan(ring.Length - place));
+        return kept;
     }
 
     /// <returns>The smallest prime that is not below.</returns>

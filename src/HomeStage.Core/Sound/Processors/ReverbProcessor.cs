@@ -14,7 +14,7 @@ public sealed class ReverbProcessor : IProcessor
 
     private readonly DelayNetwork _network;
     private readonly HeldBack[] _before;
-    private readonly float[][] _wetLanes = [new float[Stretch + DelayNetwork.Width], new float[Stretch + DelayNetwork.Width]];
+    private readonly float[][] _wetLanes = [new float[Stretch], new float[Stretch]];
     private float _width;
     private float _wet;
 
