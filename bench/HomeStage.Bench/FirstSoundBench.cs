@@ -1,11 +1,6 @@
 using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Formats.Documents;
-using HomeStage.Server.Demo;
-using HomeStage.Server.Hosting;
 
 namespace HomeStage.Bench;
 
@@ -17,40 +12,27 @@ internal static class FirstSoundBench
 
     public static async Task RunAsync()
     {
-        var data = Directory.CreateTempSubdirectory("home-stage-bench-").FullName;
-        var options = new ServerOptions(0, data, data, Demo: false, WriteOpenApi: null);
-        await using (var app = StageApp.Build(options))
+        await using var server = await BenchServer.StartAsync();
+        var client = server.Client;
+        var id = await server.PutAsync(BenchServer.NightFerry());
+        var revision = 0;
+        var (first, whole) = await HearAsync(client, id, "Verse");
+        Medians.Say($"eight bars of Night Ferry for the first time: first sound {1000 * first:0} ms, whole with meters {1000 * whole:0} ms");
+        foreach (var channel in new[] { "deep-drum", "bass", "mix-bus" })
         {
-            await StageApp.PrepareAsync(app, options);
-            await app.StartAsync();
-            using var client = new HttpClient { BaseAddress = new(app.Urls.First()) };
-            var edits = DemoSeed.Templates.First(t => t.Name == "Night Ferry").Edits;
-            using var document = new ByteArrayContent(TemplateDocument.Write(((BatchResult.Applied)Batch.Apply(EmptyStage.Create("Night Ferry"), edits)).Template));
-            document.Headers.ContentType = new("application/json");
-            var id = JsonNode.Parse(await (await client.PostAsync("/api/templates/from-document", document)).Content.ReadAsStringAsync())!["id"]!.ToString();
-            var revision = 0;
-            var (first, whole) = await HearAsync(client, id, "Verse");
-            Medians.Say($"eight bars of Night Ferry for the first time: first sound {1000 * first:0} ms, whole with meters {1000 * whole:0} ms");
-            foreach (var channel in new[] { "deep-drum", "bass", "mix-bus" })
+            var times = new List<(double First, double Whole)>();
+            for (var turn = 0; turn < Turns; turn++, revision++)
             {
-                var times = new List<(double First, double Whole)>();
-                for (var turn = 0; turn < Turns; turn++, revision++)
-                {
-                    var watch = Stopwatch.StartNew();
-                    var answer = await client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits = new[] { new { type = "set-level", channel, level = -1 - turn } } });
-                    answer.EnsureSuccessStatusCode();
-                    var edited = watch.Elapsed.TotalSeconds;
-                    var (firstSound, wholeSound) = await HearAsync(client, id, "Verse");
-                    times.Add((edited + firstSound, edited + wholeSound));
-                }
-
-                // The first turn after another channel's still records what lies beside the new path.
-                Medians.Say($"{channel} turned: first turn {1000 * times[0].First:0} ms to the first sound and {1000 * times[0].Whole:0} to the whole; then {1000 * Medians.Median([.. times.Skip(1).Select(t => t.First)]):0} and {1000 * Medians.Median([.. times.Skip(1).Select(t => t.Whole)]):0} ms (medians of {Turns - 1})");
+                var watch = Stopwatch.StartNew();
+                await server.EditAsync(id, revision, new { type = "set-level", channel, level = -1 - turn });
+                var edited = watch.Elapsed.TotalSeconds;
+                var (firstSound, wholeSound) = await HearAsync(client, id, "Verse");
+                times.Add((edited + firstSound, edited + wholeSound));
             }
-        }
 
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(data, recursive: true);
+            // The first turn after another channel's still records what lies beside the new path.
+            Medians.Say($"{channel} turned: first turn {1000 * times[0].First:0} ms to the first sound and {1000 * times[0].Whole:0} to the whole; then {1000 * Medians.Median([.. times.Skip(1).Select(t => t.First)]):0} and {1000 * Medians.Median([.. times.Skip(1).Select(t => t.Whole)]):0} ms (medians of {Turns - 1})");
+        }
     }
 
     /// <returns>Seconds from asking until the first 0.2 s of sound are there, and until the meters are.</returns>

@@ -10,7 +10,7 @@ namespace HomeStage.Bench;
 /// time, with what the instruments take taken off.</summary>
 internal static class StripsBench
 {
-    private const int Runs = 5;
+    private const int Runs = 11;
     private const int Channels = 64;
 
     public static void Run()
@@ -19,8 +19,7 @@ internal static class StripsBench
         {
             var (bare, full) = (Stage(format, strips: false), Stage(format, strips: true));
             RenderedSound sound = null!;
-            var without = Medians.Seconds(Runs, () => Renderer.Render(bare, new("mix")));
-            var with = Medians.Seconds(Runs, () => sound = Renderer.Render(full, new("mix")));
+            var (without, with) = Medians.SecondsInTurn(Runs, () => Renderer.Render(bare, new("mix")), () => sound = Renderer.Render(full, new("mix")));
             Medians.Say($"64 {format.ToString().ToLowerInvariant()} channels with equaliser and compressor, 4 returns: {sound.Seconds / (with - without):0} times real time, {sound.Seconds / with:0} with instruments and meters");
         }
     }

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 
@@ -73,5 +74,7 @@ public static class InstrumentCatalogue
         new(CountInTick, "Count-in tick", "a dry wooden tick", []) { Role = "count-in", SharePercent = 0.4 },
     ];
 
-    public static InstrumentKind? Find(string id) => All.FirstOrDefault(i => i.Id == id);
+    public static InstrumentKind? Find(string id) => ById.GetValueOrDefault(id);
+
+    private static FrozenDictionary<string, InstrumentKind> ById { get; } = All.ToFrozenDictionary(i => i.Id, StringComparer.Ordinal);
 }

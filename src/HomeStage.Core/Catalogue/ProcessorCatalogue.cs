@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Templates;
@@ -158,5 +159,7 @@ public static class ProcessorCatalogue
         new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]) { SharePercent = 0.2 },
     ];
 
-    public static ProcessorKind? Find(string id) => All.FirstOrDefault(p => p.Id == id);
+    public static ProcessorKind? Find(string id) => ById.GetValueOrDefault(id);
+
+    private static FrozenDictionary<string, ProcessorKind> ById { get; } = All.ToFrozenDictionary(p => p.Id, StringComparer.Ordinal);
 }

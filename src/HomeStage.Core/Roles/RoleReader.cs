@@ -24,7 +24,14 @@ public static class RoleReader
 
     private static (string Role, double Sureness) Decide(HashSet<string> said, IReadOnlyList<string> words)
     {
-        bool Has(params string[] any) => any.Any(said.Contains);
+        bool Has(params ReadOnlySpan<string> any)
+        {
+            foreach (var meaning in any)
+                if (said.Contains(meaning))
+                    return true;
+            return false;
+        }
+
         var voice = Has("voice", "voices", "lv", "bv");
         var isBus = Has("bus");
         if (Has("trigger"))

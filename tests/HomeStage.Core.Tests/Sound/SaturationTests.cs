@@ -2,6 +2,7 @@ using System.Numerics;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using MathNet.Numerics.IntegralTransforms;
 
@@ -30,7 +31,7 @@ public class SaturationTests
     {
         const int Points = 4096;
         var drive = Math.Pow(10, driveDb / 20);
-        var curve = Enumerable.Range(0, Points).Select(i => new Complex(SaturatorProcessor.Curve((float)(drive * 0.5 * Math.Sin(2 * Math.PI * i / Points))), 0)).ToArray();
+        var curve = Enumerable.Range(0, Points).Select(i => new Complex(SaturatorLaw.Curve((float)(drive * 0.5 * Math.Sin(2 * Math.PI * i / Points))), 0)).ToArray();
         Fourier.Forward(curve, FourierOptions.NoScaling);
         double Expected(int harmonic) => 2 * curve[harmonic].Magnitude / Points;
         // A whole number of waves in the stretch, low enough for its harmonics to lie in the band.
@@ -45,7 +46,7 @@ public class SaturationTests
     {
         double Sine(int i) => 0.5 * Math.Sin(2 * Math.PI * 9000 * i / Rate);
         var drive = Math.Pow(10, 12 / 20.0);
-        float[] plain = [.. Enumerable.Range(0, Rate).Select(i => SaturatorProcessor.Curve((float)(drive * Sine(i))))];
+        float[] plain = [.. Enumerable.Range(0, Rate).Select(i => SaturatorLaw.Curve((float)(drive * Sine(i))))];
         var ours = Through(Saturator(12, 0), Sine);
 
         // The third harmonic, 27 kHz, folds to 21 kHz; the fifth, 45 kHz, to 3 kHz. What folds at four times the rate, from the

@@ -1,6 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.TestKit.Plain;
@@ -37,7 +38,7 @@ public sealed class PlainReverb : IProcessor
         _width = Value("width-percent") / 100;
         _wet = (float)(Value("wet-percent") / 100);
         var preDelay = Value("pre-delay-quarters");
-        _before = [.. Enumerable.Range(0, lanes).Select(_ => new DelayLine(preDelay > 0 ? DelayProcessor.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
+        _before = [.. Enumerable.Range(0, lanes).Select(_ => new DelayLine(preDelay > 0 ? DelayLaw.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)

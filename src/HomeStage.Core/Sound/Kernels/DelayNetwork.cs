@@ -2,23 +2,20 @@ using System.Numerics.Tensors;
 using System.Runtime.CompilerServices;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
+using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Kernels;
 
 /// <summary>A feedback delay network of eight lines on two lanes, a stretch of frames at once and line by line.</summary>
 /// <remarks>J.-M. Jot and A. Chaigne, "Digital delay networks for designing artificial reverberators", AES 90th Convention,
-/// 1991: a line of m frames keeps 10^(−3·m / (fs·RT60)) of what goes round, so that every line falls by 60 dB in the decay
-/// time; a one-pole in each line lets the highs fall sooner. The lines are mixed by a Householder matrix, I − (2/8)·11ᵀ,
-/// which keeps energy. Lengths are spread by a constant ratio and made prime, so that no two share a period. Even lines are
-/// fed by and heard on the left, odd ones on the right.
+/// 1991, by the lengths and losses of <see cref="ReverbLaw"/>. The lines are mixed by a Householder matrix, I − (2/8)·11ᵀ,
+/// which keeps energy. Even lines are fed by and heard on the left, odd ones on the right.
 /// No line is as short as a stretch, so what a whole stretch is heard as is known before the first of its frames comes in.
 /// A stretch that is not full yet is kept back, so that the block size changes nothing.</remarks>
 public sealed class DelayNetwork
 {
     private const int Lines = 8;
     private const int Stretch = 128;
-    private const double ShortestMs = 19;
-    private const double Spread = 1.17;
 
     // A ring for each line: what is read is what was written one length ago, at the same place.
     private readonly float[][] _rings = new float[Lines][];
@@ -40,7 +37,7 @@ public sealed class DelayNetwork
     public DelayNetwork(double decaySeconds, double size, double dampingHz, int sampleRateHz)
     {
         for (var i = 0; i < Lines; i++)
-            _rings[i] = new float[Prime((int)(ShortestMs * size * Math.Pow(Spread, i) * sampleRateHz / 1000))];
+            _rings[i] = new float[ReverbLaw.LengthFrames(i, size, sampleRateHz)];
         if (_rings[0].Length < Stretch)
             throw new ArgumentOutOfRangeException(nameof(size), size, $"The shortest line must hold {Stretch} frames.");
         _sampleRateHz = sampleRateHz;
@@ -51,8 +48,8 @@ public sealed class DelayNetwork
     public void Retune(double decaySeconds, double dampingHz)
     {
         for (var i = 0; i < Lines; i++)
-            _keep[i] = (float)Math.Pow(10, -3 * _rings[i].Length / (_sampleRateHz * decaySeconds));
-        _dull = new(Math.Exp(-2 * Math.PI * dampingHz / _sampleRateHz));
+            _keep[i] = (float)ReverbLaw.Kept(_rings[i].Length, decaySeconds, _sampleRateHz);
+        _dull = new(ReverbLaw.Dulled(dampingHz, _sampleRateHz));
     }
 
     /// <summary>Changes two lanes in place.</summary>
@@ -166,14 +163,5 @@ public sealed class DelayNetwork
         ring.AsSpan(place).CopyTo(kept);
         ring.AsSpan(0, place + Stretch - ring.Length).CopyTo(kept.AsSpan(ring.Length - place));
         return kept;
-    }
-
-    /// <returns>The smallest prime that is not below.</returns>
-    private static int Prime(int from)
-    {
-        var candidate = Math.Max(2, from);
-        while (Enumerable.Range(2, (int)Math.Sqrt(candidate) - 1).Any(d => candidate % d == 0))
-            candidate++;
-        return candidate;
     }
 }

@@ -34,19 +34,19 @@ public static class Polynomials
 
     /// <summary>2ˣ, within 2e−7 of it in proportion.</summary>
     /// <param name="x">Held to [−126, 126].</param>
-    /// <remarks>x = n + f with |f| ≤ ½, then the Taylor series of exp(f·ln 2) to its seventh power.</remarks>
+    /// <remarks>x = n + f with |f| ≤ ½, then 1 + f·q(f), q of degree five through (2ᶠ − 1)/f at the six Chebyshev nodes:
+    /// within 1e−8 before rounding.</remarks>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static Vector256<float> Exp2(Vector256<float> x)
     {
         var held = Vector256.MinNative(Vector256.MaxNative(x, Vector256.Create(-126f)), Vector256.Create(126f));
         var whole = Vector256.Round(held);
-        var f = (held - whole) * Vector256.Create(0.69314718f);
-        var sum = Vector256.FusedMultiplyAdd(f, Vector256.Create(1 / 5040f), Vector256.Create(1 / 720f));
-        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(1 / 120f));
-        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(1 / 24f));
-        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(1 / 6f));
-        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(0.5f));
-        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256<float>.One);
+        var f = held - whole;
+        var sum = Vector256.FusedMultiplyAdd(f, Vector256.Create(0.000154531634f), Vector256.Create(0.00133908633f));
+        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(0.00961808302f));
+        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(0.0555035695f));
+        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(0.240226507f));
+        sum = Vector256.FusedMultiplyAdd(f, sum, Vector256.Create(0.693147182f));
         sum = Vector256.FusedMultiplyAdd(f, sum, Vector256<float>.One);
         return (sum.AsInt32() + (Vector256.ConvertToInt32Native(whole) << 23)).AsSingle();
     }

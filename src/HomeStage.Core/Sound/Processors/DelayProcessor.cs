@@ -1,7 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Processors;
 
@@ -12,7 +11,6 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Delay)!;
 
-    private const double MoveMs = 20;
     private const float Dead = 1e-15f;
 
     private readonly double[] _quarters;
@@ -33,14 +31,10 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
         (_sampleRateHz, _firstTempoBpm, _tempoBpm) = (sampleRateHz, tempoBpm, tempoBpm);
         _quarters = [Value("left-quarters"), Value("right-quarters")];
         _crosses = lanes == 2 && Value("ping-pong") >= 0.5;
-        var move = Math.Max(1, (int)(MoveMs / 1000 * sampleRateHz));
-        _lines = [.. _quarters.Take(lanes).Select(q => new Line(Frames(q, tempoBpm, sampleRateHz), move, loop))];
+        var move = Math.Max(1, (int)(DelayLaw.MoveMs / 1000 * sampleRateHz));
+        _lines = [.. _quarters.Take(lanes).Select(q => new Line(DelayLaw.Frames(q, tempoBpm, sampleRateHz), move, loop))];
         Retune(settings);
     }
-
-    /// <returns>Frames of a note value, at least 1.</returns>
-    public static int Frames(double quarters, double tempoBpm, int sampleRateHz) =>
-        Math.Max(1, (int)Math.Round(NoteValue.Milliseconds(quarters, tempoBpm) / 1000 * sampleRateHz));
 
     /// <summary>The loop's cuts stay.</summary>
     public void Retune(Map<double> settings)
@@ -51,7 +45,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
         _width = (float)(Value("width-percent") / 100);
         (_quarters[0], _quarters[1]) = (Value("left-quarters"), Value("right-quarters"));
         for (var lane = 0; lane < _lines.Length; lane++)
-            _lines[lane].MoveTo(Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
+            _lines[lane].MoveTo(DelayLaw.Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
     }
 
     public void SetTempo(double tempoBpm)
@@ -60,7 +54,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
             return;
         _tempoBpm = tempoBpm;
         for (var lane = 0; lane < _lines.Length; lane++)
-            _lines[lane].MoveTo(Frames(_quarters[lane], tempoBpm, _sampleRateHz));
+            _lines[lane].MoveTo(DelayLaw.Frames(_quarters[lane], tempoBpm, _sampleRateHz));
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
@@ -75,7 +69,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     {
         _tempoBpm = _firstTempoBpm;
         for (var lane = 0; lane < _lines.Length; lane++)
-            _lines[lane].Reset(Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
+            _lines[lane].Reset(DelayLaw.Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
     }
 
     private void ProcessMono(Span<float> samples)

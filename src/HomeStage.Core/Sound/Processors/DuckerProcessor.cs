@@ -1,19 +1,15 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A drawn gain curve that every trigger note, or every so many quarters, restarts from its start; it hears no
 /// audio key.</summary>
-/// <remarks>Between two restarts the curve runs to its end and stays there. The curve's values are shares of the depth: 1 is
-/// all the way down. A restart glides to the curve within 2 ms, so that nothing clicks.</remarks>
 public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Ducker)!;
-
-    private const double GlideMs = 2;
 
     private readonly Sequence<ShapePoint> _curve;
     private readonly IReadOnlyList<long> _restarts;
@@ -35,7 +31,7 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
         _curve = (trigger ?? NoteTrigger.Plain).Curve;
         _restarts = surroundings.Restarts;
         _sampleRateHz = surroundings.SampleRateHz;
-        _glide = Math.Exp(-1000 / (GlideMs * _sampleRateHz));
+        _glide = CompressorLaw.Smoothing(DuckerLaw.GlideMs, _sampleRateHz);
         _firstTempoBpm = _tempoBpm = surroundings.TempoBpm;
         Retune(settings);
     }
@@ -54,7 +50,7 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
     public void SetTempo(double tempoBpm)
     {
         _tempoBpm = tempoBpm;
-        _lengthFrames = NoteValue.Milliseconds(_lengthQuarters, tempoBpm) / 1000 * _sampleRateHz;
+        _lengthFrames = DuckerLaw.LengthFrames(_lengthQuarters, tempoBpm, _sampleRateHz);
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
@@ -66,7 +62,7 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
         {
             for (; _next < _restarts.Count && _restarts[_next] <= _frame; _next++)
                 _since = _frame - _restarts[_next];
-            var wanted = _depthDb * ShapePoint.At(_curve, Math.Min(1, _since / _lengthFrames));
+            var wanted = DuckerLaw.ReductionDb(_curve, _since / _lengthFrames, _depthDb);
             _downDb = Math.Abs(_downDb - wanted) < 1e-4 ? wanted : wanted + _glide * (_downDb - wanted);
             LargestReductionDb = Math.Max(LargestReductionDb, (float)_downDb);
             var gain = _downDb == 0 ? 1 : (float)Math.Pow(10, -_downDb / 20);

@@ -5,8 +5,8 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>Where a sound stands between the sides: width, mono below a corner, middle against sides, polarity.</summary>
-/// <remarks>M = (L + R) / 2 and S = (L − R) / 2; the width turns S, a low cut on S makes the low end mono. A mono signal has
-/// no sides: its middle and its left polarity are all that is turned.</remarks>
+/// <remarks>The width turns the sides, a low cut on them makes the low end mono. A mono signal has no sides: its middle and
+/// its left polarity are all that is turned.</remarks>
 public sealed class ImageProcessor : IProcessor
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Image)!;
@@ -46,11 +46,10 @@ public sealed class ImageProcessor : IProcessor
         var right = signal.Lane(1, frames);
         for (var i = 0; i < frames; i++)
         {
-            var middle = _middle * (left[i] + right[i]) / 2;
-            var side = (left[i] - right[i]) / 2;
+            var (middle, side) = ImageLaw.Apart(left[i], right[i]);
             side = _side * (_sideCut is null ? side : (float)_sideCut.Next(side));
-            left[i] = _left * (middle + side);
-            right[i] = _right * (middle - side);
+            var (near, far) = ImageLaw.Together(_middle * middle, side);
+            (left[i], right[i]) = (_left * near, _right * far);
         }
     }
 

@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
@@ -18,7 +19,7 @@ public sealed class PitchCorrectionProcessor : IProcessor
 
     private readonly PitchFinder _finder;
     private readonly CubicLine[] _readers;
-    private readonly bool[] _isInScale;
+    private readonly bool[] _scale;
     private double _share;
     private double _keep;
     private readonly double _home;
@@ -35,7 +36,7 @@ public sealed class PitchCorrectionProcessor : IProcessor
         _sampleRateHz = sampleRateHz;
         _finder = new(sampleRateHz);
         Retune(settings);
-        _isInScale = Scale(Kind.Value(settings, "scale") >= 0.5 ? null : key);
+        _scale = PitchLaw.Scale(Kind.Value(settings, "scale") >= 0.5 ? null : key);
         _home = Math.Round(LatencyMs * sampleRateHz / 1000);
         _fadeFrames = (int)(FadeMs * sampleRateHz / 1000);
         _readers = [.. Enumerable.Range(0, lanes).Select(_ => new CubicLine(2 * (int)_home + 8))];
@@ -57,7 +58,7 @@ public sealed class PitchCorrectionProcessor : IProcessor
         {
             var voice = signal.Lanes == 1 ? signal.Lane(0, frames)[i] : (signal.Lane(0, frames)[i] + signal.Lane(1, frames)[i]) / 2;
             var hz = _finder.Next(voice);
-            var wanted = hz > 0 ? _share * Correction(hz) : 0;
+            var wanted = hz > 0 ? _share * PitchLaw.Correction(hz, _scale) : 0;
             _semitones = Math.Abs(wanted - _semitones) < 1e-6 ? wanted : wanted + _keep * (_semitones - wanted);
             Move(hz > 0 ? _sampleRateHz / hz : _fadeFrames);
             for (var lane = 0; lane < _readers.Length; lane++)
@@ -79,22 +80,6 @@ public sealed class PitchCorrectionProcessor : IProcessor
         foreach (var reader in _readers)
             reader.Reset();
         (_semitones, _delay, _before, _fading) = (0, _home, _home, 0);
-    }
-
-    /// <summary>Pitch classes of a key: the seven fifths around its tonic.</summary>
-    private static bool[] Scale(MusicalKey? key)
-    {
-        var scale = new bool[12];
-        for (var fifth = key is null ? -6 : key.Fifths - 1; fifth <= (key is null ? 5 : key.Fifths + 5); fifth++)
-            scale[((fifth * 7 % 12) + 12) % 12] = true;
-        return scale;
-    }
-
-    private double Correction(double hz)
-    {
-        var note = 69 + 12 * Math.Log2(hz / 440);
-        var nearest = Enumerable.Range((int)Math.Floor(note) - 6, 14).Where(n => _isInScale[((n % 12) + 12) % 12]).MinBy(n => Math.Abs(n - note));
-        return nearest - note;
     }
 
     private void Move(double periodFrames)

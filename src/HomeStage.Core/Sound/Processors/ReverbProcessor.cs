@@ -1,6 +1,7 @@
 using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
@@ -26,7 +27,7 @@ public sealed class ReverbProcessor : IProcessor
         _network = new(Value("decay-s"), Value("size-percent") / 100, Value("damping-hz"), sampleRateHz);
         Retune(settings);
         var preDelay = Value("pre-delay-quarters");
-        _before = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(preDelay > 0 ? DelayProcessor.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
+        _before = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(preDelay > 0 ? DelayLaw.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
     }
 
     /// <summary>The size and the pre-delay stay.</summary>

@@ -1,13 +1,12 @@
 using System.Numerics.Tensors;
 using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A saturator: the louder, the rounder, each lane at twice or four times its rate.</summary>
-/// <remarks>The curve is x·(27 + x²) / (27 + 9·x²), ±1 from |x| = 3 on: the Padé approximant of tanh, which is smooth there
-/// and the same on every machine.</remarks>
 public sealed class SaturatorProcessor : IProcessor
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Saturator)!;
@@ -27,9 +26,6 @@ public sealed class SaturatorProcessor : IProcessor
         _lanes = [.. Enumerable.Range(0, lanes).Select(_ => new Oversampler(times))];
         _dry = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(Oversampler.LatencyFrames))];
     }
-
-    /// <summary>The curve; odd, with slope 1 at 0.</summary>
-    public static float Curve(float x) => Curve(Vector256.Create(x)).ToScalar();
 
     public void Retune(Map<double> settings)
     {
@@ -64,13 +60,6 @@ public sealed class SaturatorProcessor : IProcessor
     {
         foreach (var phase in phases)
             for (var i = 0; i < frames; i += 8)
-                Curve(Vector256.Create(phase, i)).CopyTo(phase, i);
-    }
-
-    private static Vector256<float> Curve(Vector256<float> x)
-    {
-        var held = Vector256.MinNative(Vector256.MaxNative(x, Vector256.Create(-3f)), Vector256.Create(3f));
-        var square = held * held;
-        return held * (Vector256.Create(27f) + square) / Vector256.FusedMultiplyAdd(Vector256.Create(9f), square, Vector256.Create(27f));
+                SaturatorLaw.Curve(Vector256.Create(phase, i)).CopyTo(phase, i);
     }
 }
