@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Strips;
 
