@@ -7,6 +7,9 @@ namespace HomeStage.Core.Kits;
 /// <param name="FirstReserved">Whether the first output is kept for the rest, on the instrument's own channel.</param>
 public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bool FirstReserved = true)
 {
+    /// <summary>The pieces that notes play, without the far microphones.</summary>
+    public IEnumerable<(Piece Piece, int Note)> Struck => from piece in Pieces where piece.Note is not null select (piece, piece.Note!.Value);
+
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>
     public string JackLabel(int number)
@@ -21,22 +24,8 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     }
 }
 
-/// <summary>Where an output's microphone stands.</summary>
-public enum Microphone
-{
-    /// <summary>At the pieces that leave by it, which it hears alone.</summary>
-    Close,
-
-    /// <summary>Above the whole set.</summary>
-    Overhead,
-
-    /// <summary>Far down the hall.</summary>
-    Hall,
-}
-
 /// <summary>One output of an instrument; its number is its place in the kit, from 1.</summary>
-/// <param name="Hears">A microphone that is not close hears every hit, later and from afar.</param>
-public sealed record KitOutput(string Name, ChannelFormat Format, Microphone Hears = Microphone.Close)
+public sealed record KitOutput(string Name, ChannelFormat Format)
 {
     /// <summary>How many jacks it takes.</summary>
     internal int Width => Format == ChannelFormat.Mono ? 1 : 2;

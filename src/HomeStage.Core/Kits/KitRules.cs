@@ -18,13 +18,17 @@ public static class KitRules
         return kit.Outputs.Select(o => TextRules.Name("An output's name", o.Name)).FirstOrDefault(r => r is not null)
             ?? kit.Pieces.Select(p => CheckPiece(kit, p)).FirstOrDefault(r => r is not null)
             ?? ChannelRules.Doubled(kit.Pieces.Select(p => p.Name), "piece")
-            ?? ChannelRules.Doubled(kit.Pieces.Select(p => $"{p.Note}"), "piece on note");
+            ?? ChannelRules.Doubled(kit.Struck.Select(p => $"{p.Note}"), "piece on note");
     }
 
     private static Refusal? CheckPiece(Kit kit, Piece piece)
     {
-        if (!(piece.Note is >= 0 and <= 127))
-            return new Refusal.OutOfRange($"The note of {piece.Name}", piece.Note, 0, 127, "");
+        if (piece.Note is not (null or >= 0 and <= 127))
+            return new Refusal.OutOfRange($"The note of {piece.Name}", piece.Note.Value, 0, 127, "");
+        if ((piece.Note is null || piece.Sound is null) != (piece.Hears != Microphone.Close))
+            return new Refusal.WrongPlace(piece.Name, piece.Hears == Microphone.Close ? "needs a note and a voice" : "is a far microphone, which no note plays");
+        if (!(piece.Importance is >= 1 and <= Piece.MostImportance))
+            return new Refusal.OutOfRange($"The importance of {piece.Name}", piece.Importance, 1, Piece.MostImportance, "");
         if (!(piece.Output >= 1 && piece.Output <= kit.Outputs.Count))
             return new Refusal.OutOfRange($"The output of {piece.Name}", piece.Output, 1, kit.Outputs.Count, "");
         if (!(piece.Pan >= -1 && piece.Pan <= 1))

@@ -1,15 +1,64 @@
 using HomeStage.Core.Media;
+using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Kits;
 
-/// <summary>One sound of a kit that a note plays.</summary>
-/// <param name="Note">MIDI note number, in [0, 127]; unique in the kit.</param>
+/// <summary>One sound of a kit: what a note plays, or a microphone that hears all that is played.</summary>
+/// <param name="Note">MIDI note number, in [0, 127], unique in the kit; null for a microphone.</param>
 /// <param name="Family">Path from the general to the particular, parted by slashes: "drums/toms".</param>
 /// <param name="Output">Number of the output it leaves by, from 1.</param>
-/// <param name="Sound">The stand-in's voice for it.</param>
+/// <param name="Sound">The stand-in's voice for it; null for a microphone.</param>
 /// <param name="Pan">Where it stands in a stereo output, in [−1, 1].</param>
 /// <param name="Sample">Uploaded sound that plays in place of the voice; null for the voice.</param>
-public sealed record Piece(string Name, int Note, string Family, int Output, DrumSound Sound, double Pan = 0, MediaRef? Sample = null);
+public sealed record Piece(string Name, int? Note, string Family, int Output, DrumSound? Sound, double Pan = 0, MediaRef? Sample = null)
+{
+    public const int MostImportance = 9;
+
+    /// <summary>Whether it needs two sides when it leaves alone.</summary>
+    public ChannelFormat Format { get; init; } = ChannelFormat.Mono;
+
+    /// <summary>How much it matters that it is kept apart, in [1, 9].</summary>
+    public int Importance { get; init; } = 1;
+
+    /// <summary>What a person has said of its place.</summary>
+    public PieceStay Stay { get; init; }
+
+    /// <summary>Close for a piece that is struck; otherwise where the microphone stands.</summary>
+    public Microphone Hears { get; init; }
+
+    /// <summary>Whether it sounds on the first output as well.</summary>
+    public bool AlsoOnFirst { get; init; }
+
+    /// <summary>A microphone that hears every hit, later and from afar.</summary>
+    public static Piece Far(string name, string family, int output, Microphone hears) =>
+        new(name, null, family, output, null) { Format = ChannelFormat.Stereo, Hears = hears };
+}
+
+/// <summary>What a person has said of a piece's place.</summary>
+public enum PieceStay
+{
+    /// <summary>The plan decides.</summary>
+    ByPlan,
+
+    /// <summary>It keeps an output to itself.</summary>
+    Alone,
+
+    /// <summary>It stays on the first output, on the instrument's own channel.</summary>
+    OnFirst,
+}
+
+/// <summary>Where a microphone stands.</summary>
+public enum Microphone
+{
+    /// <summary>At the piece, which it hears alone.</summary>
+    Close,
+
+    /// <summary>Above the whole set.</summary>
+    Overhead,
+
+    /// <summary>Far down the hall.</summary>
+    Hall,
+}
 
 /// <summary>The voices that the stand-in kits can play.</summary>
 public enum DrumSound

@@ -9,8 +9,8 @@ public static class StandInKits
     /// <summary>12 pieces of a common drum set over 10 mono outputs.</summary>
     public static readonly Kit Breakwater = new(
         [
-            new("Kick", 36, "drums/kick", 2, DrumSound.Kick),
-            new("Snare", 38, "drums/snare", 3, DrumSound.Snare),
+            new("Kick", 36, "drums/kick", 2, DrumSound.Kick) { Importance = 3 },
+            new("Snare", 38, "drums/snare", 3, DrumSound.Snare) { Importance = 3 },
             new("Rim", 37, "drums/snare", 3, DrumSound.RimClick),
             new("Clap", 39, "drums/hands", 4, DrumSound.Clap),
             new("Hat closed", 42, "drums/hats", 5, DrumSound.ClosedHat),
@@ -32,9 +32,9 @@ public static class StandInKits
     /// <summary>14 pieces over 8 pairs.</summary>
     public static readonly Kit Tidewater = new(
         [
-            new("Deep drum", 36, "drums/deep", 2, DrumSound.DeepDrum),
+            new("Deep drum", 36, "drums/deep", 2, DrumSound.DeepDrum) { Importance = 3 },
             new("Deep drum rim", 35, "drums/deep", 2, DrumSound.DeepDrumRim),
-            new("Side drum", 38, "drums/side", 3, DrumSound.SideDrum),
+            new("Side drum", 38, "drums/side", 3, DrumSound.SideDrum) { Importance = 3 },
             new("Side drum brush", 40, "drums/side", 3, DrumSound.BrushedDrum),
             new("Frame drum open", 64, "drums/frame", 4, DrumSound.FrameDrumOpen, 0.2),
             new("Frame drum slap", 62, "drums/frame", 4, DrumSound.FrameDrumSlap, 0.2),
@@ -44,8 +44,8 @@ public static class StandInKits
             new("Wood block high", 76, "percussion/wood", 7, DrumSound.HighWoodBlock, -0.25),
             new("Wood block low", 77, "percussion/wood", 7, DrumSound.LowWoodBlock, 0.25),
             new("Ship's bell", 53, "percussion/metal", 8, DrumSound.Bell, 0.1),
-            new("Bell tree", 84, "percussion/metal", 8, DrumSound.BellTree, -0.2),
-            new("Gong", 52, "percussion/metal", 8, DrumSound.Gong),
+            new("Bell tree", 84, "percussion/metal", 8, DrumSound.BellTree, -0.2) { Format = ChannelFormat.Stereo },
+            new("Gong", 52, "percussion/metal", 8, DrumSound.Gong) { Format = ChannelFormat.Stereo },
         ],
         [
             new("The rest", ChannelFormat.Stereo), new("Deep drum", ChannelFormat.Stereo), new("Side drum", ChannelFormat.Stereo),
@@ -66,10 +66,12 @@ public static class StandInKits
             new("Hat closed", 42, "drums/cymbals", 10, DrumSound.ClosedHat, 0.4),
             new("Ride", 51, "drums/cymbals", 10, DrumSound.Ride, 0.4),
             new("Crash", 49, "drums/cymbals", 10, DrumSound.Crash, -0.4),
+            Piece.Far("Overheads", "drums/overheads", 11, Microphone.Overhead),
+            Piece.Far("Hall", "drums/rooms", 12, Microphone.Hall),
         ],
         [
             .. Tidewater.Outputs, new("More bells", ChannelFormat.Stereo), new("Toms and cymbals", ChannelFormat.Stereo),
-            new("Overheads", ChannelFormat.Stereo, Microphone.Overhead), new("Hall", ChannelFormat.Stereo, Microphone.Hall),
+            new("Overheads", ChannelFormat.Stereo), new("Hall", ChannelFormat.Stereo),
         ]);
 
     /// <summary>Eight pads over four pairs, each waiting for a sound of one's own; until then a voice stands in.</summary>

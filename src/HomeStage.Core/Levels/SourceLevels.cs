@@ -24,7 +24,7 @@ internal sealed class SourceLevels(Template template, string act)
             return Math.Pow(10, (source.Settings.TryGetValue("level-db", out var db) ? db : -6) / 20) / Math.Sqrt(2);
         if (source.Kit is not { } kit)
             return Nominal;
-        var outputOf = kit.Pieces.ToDictionary(p => p.Note, p => p.Output);
+        var outputOf = kit.Struck.ToDictionary(p => p.Note, p => p.Piece.Output);
         var strokes = notes.Where(n => outputOf.ContainsKey(n.Number)).Select(n => (Output: outputOf[n.Number], Power: (double)n.Velocity * n.Velocity)).ToList();
         var all = strokes.Sum(s => s.Power);
         return all == 0 ? 0 : Nominal * Math.Sqrt(strokes.Where(s => s.Output == output).Sum(s => s.Power) / all);

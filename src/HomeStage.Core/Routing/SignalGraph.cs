@@ -73,7 +73,7 @@ public sealed class SignalGraph
             Join(stage, stage + 1, LinkKind.Within);
         if (PlayerOf(c) >= 0)
             Join(PlayerOf(c), _input[c], LinkKind.InstrumentOutput, output: 1);
-        if (channel.Source is OutputSource split && RunningIndex(split.Instrument) is { } player && PlayerOf(player) >= 0)
+        if (channel.Source is OutputSource { Monitored: true } split && RunningIndex(split.Instrument) is { } player && PlayerOf(player) >= 0)
             Join(PlayerOf(player), _input[c], LinkKind.InstrumentOutput, output: split.Output);
         if (channel.Source is InternalSource recorded && RunningIndex(recorded.From) is { } from)
             Join(Tap(from, recorded.Tap), _input[c], LinkKind.Internal);

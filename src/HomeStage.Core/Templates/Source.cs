@@ -18,7 +18,8 @@ public sealed record InstrumentSource(string Instrument, Kit? Kit = null) : Sour
 
 /// <summary>One output of the multi-output instrument on another channel.</summary>
 /// <param name="Output">Number in that instrument's kit, from 1.</param>
-public sealed record OutputSource(ChannelId Instrument, int Output) : Source;
+/// <param name="Monitored">Whether it is heard.</param>
+public sealed record OutputSource(ChannelId Instrument, int Output, bool Monitored = true) : Source;
 
 /// <summary>One or two hardware inputs, numbered from 1. Heard only while monitored.</summary>
 /// <param name="Armed">Whether it takes the next recording.</param>

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.Unicode;
 using HomeStage.Core.Templates;
 
@@ -10,7 +11,7 @@ public static class TemplateDocument
     public const string Format = "home-stage-template";
 
     /// <summary>What this version writes, and the newest that it reads.</summary>
-    public const int SchemaVersion = 2;
+    public const int SchemaVersion = 3;
 
     public const int MostBytes = 64 * 1024 * 1024;
 
@@ -29,7 +30,7 @@ public static class TemplateDocument
             using var json = JsonDocument.Parse(bytes, new() { MaxDepth = DocumentJson.Options.MaxDepth });
             if (CheckEnvelope(json.RootElement) is { } wrong)
                 return wrong;
-            var template = json.RootElement.Deserialize<Envelope>(DocumentJson.Options)!.Template;
+            var template = Whole(json.RootElement).Template;
             return TemplateRules.Check(template) is { } refusal
                 ? Refused(refusal.Code, refusal.Sentence)
                 : new FormatResult<Template>.Read(template);
@@ -43,6 +44,15 @@ public static class TemplateDocument
             // What the serialiser says where a case of a closed family does not name itself.
             return Refused("not-a-document", "This is not a whole template document: something in it does not say of which type it is.");
         }
+    }
+
+    private static Envelope Whole(JsonElement root)
+    {
+        if (root.GetProperty("schemaVersion").GetInt32() == SchemaVersion)
+            return root.Deserialize<Envelope>(DocumentJson.Options)!;
+        var renewed = JsonObject.Create(root)!;
+        OldKits.Renew(renewed);
+        return renewed.Deserialize<Envelope>(DocumentJson.Options)!;
     }
 
     private static FormatResult<Template>? CheckEnvelope(JsonElement root)

@@ -61,7 +61,7 @@ public sealed class RevisionLog(IDbContextFactory<StageDb> databases)
         return later.Aggregate(Snapshot.Unpack(snapshot.Content), (template, edits) => Replayed(template, Edits(edits)));
     }
 
-    internal static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(json, DocumentJson.Options)!;
+    internal static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(OldKits.Renewed(json), DocumentJson.Options)!;
 
     private static Template Replayed(Template template, IReadOnlyList<Edit> edits) =>
         Batch.Apply(template, edits) is BatchResult.Applied applied

@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using FsCheck.Xunit;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Documents;
@@ -56,6 +57,28 @@ public class TemplateDocumentTests
         Assert.True(json.ContainsKey("level"));
         Assert.Null(json["level"]);
         Assert.True(ReadBack(TemplateDocument.Write(template)).Channels[EmptyStage.MixBus].Level.IsSilence);
+    }
+
+    [Fact]
+    public void Read_AKitOfTheSecondSchema_HasItsFarMicrophonesAsPieces()
+    {
+        var second = """
+            { "format": "home-stage-template", "schemaVersion": 2, "template": {
+              "name": "Old", "acts": [{ "id": "write", "name": "Write" }],
+              "timeline": { "tempoBpm": 100, "meter": { "beats": 4, "unit": 4 }, "sections": [{ "name": "Song", "bars": 4, "tempoBpm": null, "meter": null }] },
+              "channels": [
+                { "id": "main", "name": "Main", "kind": "main", "outputPair": 1 },
+                { "id": "kit", "name": "Kit", "kind": "instrument", "destination": "main", "source": { "type": "instrument", "instrument": "tidewater-kit", "kit": {
+                  "pieces": [{ "name": "Gong", "note": 52, "family": "percussion/metal", "output": 1, "sound": "gong", "pan": 0.25, "sample": null }],
+                  "outputs": [{ "name": "The rest", "format": "stereo", "hears": "close" }, { "name": "Hall", "format": "stereo", "hears": "hall" }],
+                  "firstReserved": true } } }] } }
+            """;
+
+        var kit = ((InstrumentSource)ReadBack(Encoding.UTF8.GetBytes(second)).Channels[new ChannelId("kit")].Source!).Kit!;
+
+        Assert.Equal(Piece.Far("Hall", "drums/rooms", 2, Microphone.Hall), kit.Pieces[1]);
+        Assert.Equal(new Piece("Gong", 52, "percussion/metal", 1, DrumSound.Gong, 0.25), kit.Pieces[0]);
+        Assert.Equal([new("The rest", ChannelFormat.Stereo), new("Hall", ChannelFormat.Stereo)], kit.Outputs);
     }
 
     [Fact]

@@ -2319,7 +2319,7 @@ export interface components {
             addsDb: null | number;
         };
         /** @enum {unknown} */
-        DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
+        DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells" | null;
         Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
@@ -2863,7 +2863,6 @@ export interface components {
         KitOutput: {
             name: string;
             format: components["schemas"]["ChannelFormat"];
-            hears?: components["schemas"]["Microphone"];
         };
         Lever: {
             id: string;
@@ -2957,10 +2956,7 @@ export interface components {
             /** Format: int32 */
             channelsFromTape: number;
         };
-        /**
-         * @default close
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Microphone: "close" | "overhead" | "hall";
         MidiAnswer: {
             parts: components["schemas"]["MidiPartView"][];
@@ -3167,18 +3163,26 @@ export interface components {
         Piece: {
             name: string;
             /** Format: int32 */
-            note: number;
+            note: null | number;
             family: string;
             /** Format: int32 */
             output: number;
-            sound: components["schemas"]["DrumSound"];
+            sound: null | components["schemas"]["DrumSound"];
             /**
              * Format: double
              * @default 0
              */
             pan: number;
             sample?: null | components["schemas"]["MediaRef"];
+            format?: components["schemas"]["ChannelFormat"];
+            /** Format: int32 */
+            importance?: number;
+            stay?: components["schemas"]["PieceStay"];
+            hears?: components["schemas"]["Microphone"];
+            alsoOnFirst?: boolean;
         };
+        /** @enum {unknown} */
+        PieceStay: "by-plan" | "alone" | "on-first";
         PlacedChannel: {
             channel: components["schemas"]["Channel"];
             /** Format: int32 */
@@ -3345,6 +3349,8 @@ export interface components {
             instrument: components["schemas"]["ChannelId"];
             /** Format: int32 */
             output: number;
+            /** @default true */
+            monitored: boolean;
         };
         SseItemOfNewest: {
             eventId?: null | string;

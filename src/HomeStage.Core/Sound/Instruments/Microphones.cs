@@ -13,27 +13,28 @@ internal sealed class Microphones(PanLaw law, int sampleRateHz)
 
     public IReadOnlyList<Heard> Of(Kit kit, Piece piece, double gain)
     {
-        var heard = new List<Heard>();
-        for (var output = 1; output <= kit.Outputs.Count; output++)
+        var heard = new List<Heard> { new(piece.Output, Gains(piece.Pan, IsStereo(kit, piece.Output), gain)) };
+        if (piece.AlsoOnFirst && piece.Output != 1)
+            heard.Add(new(1, Gains(piece.Pan, IsStereo(kit, 1), gain)));
+        foreach (var microphone in kit.Pieces)
         {
-            var stereo = kit.Outputs[output - 1].Format == ChannelFormat.Stereo;
-            switch (kit.Outputs[output - 1].Hears)
+            var stereo = IsStereo(kit, microphone.Output);
+            switch (microphone.Hears)
             {
-                case Microphone.Close when piece.Output == output:
-                    heard.Add(new(output, Gains(piece.Pan, stereo, gain)));
-                    break;
                 case Microphone.Overhead:
-                    heard.Add(Far(output, piece.Pan * 0.8, stereo, gain * 0.4, 1.5, 9000));
+                    heard.Add(Far(microphone.Output, piece.Pan * 0.8, stereo, gain * 0.4, 1.5, 9000));
                     break;
                 case Microphone.Hall:
-                    heard.Add(Far(output, piece.Pan * 0.4, stereo, gain * 0.16, 8, 4500));
-                    heard.Add(Far(output, -piece.Pan, stereo, gain * 0.1, 21, 2500));
+                    heard.Add(Far(microphone.Output, piece.Pan * 0.4, stereo, gain * 0.16, 8, 4500));
+                    heard.Add(Far(microphone.Output, -piece.Pan, stereo, gain * 0.1, 21, 2500));
                     break;
             }
         }
 
         return heard;
     }
+
+    private static bool IsStereo(Kit kit, int output) => kit.Outputs[output - 1].Format == ChannelFormat.Stereo;
 
     private Heard Far(int output, double pan, bool stereo, double gain, double metres, double cornerHz) =>
         new(output, Gains(pan, stereo, gain), (int)Math.Round(metres / MetresASecond * sampleRateHz), Math.Exp(-2 * Math.PI * cornerHz / sampleRateHz));

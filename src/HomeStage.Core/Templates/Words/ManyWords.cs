@@ -14,6 +14,7 @@ internal static class ManyWords
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
+        SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
         RestoreChannels e => Restored(e, t),
         RestoreActs => "The acts are as they were",
         _ => null,

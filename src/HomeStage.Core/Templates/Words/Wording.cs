@@ -46,7 +46,7 @@ internal static class Wording
     public static string Source(Template template, Source? source) => source switch
     {
         InstrumentSource i => InstrumentCatalogue.Find(i.Instrument)?.Name ?? i.Instrument,
-        OutputSource o => string.Create(CultureInfo.InvariantCulture, $"output {o.Output} of {template.Name(o.Instrument)}"),
+        OutputSource o => string.Create(CultureInfo.InvariantCulture, $"output {o.Output} of {template.Name(o.Instrument)}{(o.Monitored ? "" : ", not monitored")}"),
         InputSource { Second: { } second } i => string.Create(CultureInfo.InvariantCulture, $"inputs {i.First} and {second}{Switches(i.Monitored, i.Armed)}"),
         InputSource i => string.Create(CultureInfo.InvariantCulture, $"input {i.First}{Switches(i.Monitored, i.Armed)}"),
         InternalSource i => $"what {template.Name(i.From)} plays, {Tap(i.Tap)} the fader{Switches(false, i.Armed)}",

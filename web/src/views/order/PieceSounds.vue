@@ -16,6 +16,10 @@ onMounted(shelf.look)
 
 const source = computed(() => (props.channel.source?.type === 'instrument' ? props.channel.source : undefined))
 const pieces = computed(() => source.value?.kit?.pieces ?? [])
+/** Far microphones play no sound of their own. */
+const struck = computed(() =>
+  pieces.value.flatMap((piece, place) => (piece.note === null ? [] : [{ piece, place, note: piece.note }])),
+)
 const own = computed(() => pieces.value.filter((p) => p.sample).length)
 
 function put(place: number, content: string) {
@@ -44,20 +48,20 @@ function choices(piece: (typeof pieces.value)[number]) {
       <button type="button" class="head" :aria-expanded="open" @click="open = !open">
         <Icon :name="open ? 'fold' : 'unfold'" :size="13" />Sounds of the pieces
         <span class="about">{{
-          own ? `${own} of ${pieces.length} from the shelf` : `${pieces.length} stand-in voices`
+          own ? `${own} of ${struck.length} from the shelf` : `${struck.length} stand-in voices`
         }}</span>
       </button>
     </h3>
     <template v-if="open">
-      <div v-for="(piece, i) in pieces" :key="piece.note" class="line">
-        <button type="button" class="plain bare name" :title="`Hear ${piece.name}`" @click="pads.press(piece.note)">
+      <div v-for="{ piece, place, note } in struck" :key="note" class="line">
+        <button type="button" class="plain bare name" :title="`Hear ${piece.name}`" @click="pads.press(note)">
           {{ piece.name }}
         </button>
         <select
           class="field"
           :aria-label="`Sound of ${piece.name}`"
           :value="piece.sample?.content ?? ''"
-          @change="put(i, ($event.target as HTMLSelectElement).value)"
+          @change="put(place, ($event.target as HTMLSelectElement).value)"
         >
           <option value="">its own voice</option>
           <option v-for="c in choices(piece)" :key="c.content" :value="c.content">{{ c.text }}</option>

@@ -1,0 +1,56 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Outputs;
+
+/// <summary>The jacks of a kit's instrument, whatever its outputs make of them.</summary>
+/// <param name="Total">All of them.</param>
+/// <param name="Reserved">Those of the first output, where it is kept for the rest; otherwise 0.</param>
+/// <param name="InPairs">Whether they come as pairs, which may be used by halves, or one by one.</param>
+public readonly record struct KitJacks(int Total, int Reserved, bool InPairs)
+{
+    public static KitJacks Of(Kit kit) => new(
+        kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Outputs[0].Format == ChannelFormat.Stereo);
+
+    /// <summary>How many outputs there are for splits: pairs where they come in pairs.</summary>
+    public int Outputs => (Total - Reserved) / (InPairs ? 2 : 1);
+
+    /// <param name="byHalves">Whether mono pieces may take half a pair.</param>
+    public JackUse Use(bool byHalves) => !InPairs ? JackUse.Singles : byHalves ? JackUse.Halves : JackUse.Pairs;
+
+    /// <summary>The kit with its pieces on the outputs of a plan; what no group takes is left free.</summary>
+    /// <returns>The kit, and by group the number of its output.</returns>
+    public (Kit Kit, IReadOnlyList<int> Numbers) LaidOut(Kit kit, OutputPlan plan, IReadOnlyList<string> names)
+    {
+        var outputs = new List<KitOutput>();
+        if (kit.FirstReserved)
+            outputs.Add(kit.Outputs[0]);
+        var next = 1;
+        var numbers = new List<int>();
+        foreach (var (group, name) in plan.Groups.Zip(names))
+        {
+            Free(outputs, ref next, group.FirstJack);
+            outputs.Add(new(name, group.Format));
+            next += outputs[^1].Width;
+            numbers.Add(outputs.Count);
+        }
+
+        Free(outputs, ref next, Total - Reserved + 1);
+        var outputOf = new int[kit.Pieces.Count];
+        Array.Fill(outputOf, 1);
+        foreach (var (group, number) in plan.Groups.Zip(numbers))
+            foreach (var piece in group.Pieces)
+                outputOf[piece] = number;
+        return (kit with { Outputs = outputs.ToSequence(), Pieces = kit.Pieces.Select((p, i) => p with { Output = outputOf[i], AlsoOnFirst = false }).ToSequence() }, numbers);
+    }
+
+    private void Free(List<KitOutput> outputs, ref int next, int until)
+    {
+        while (next < until)
+        {
+            var format = InPairs && int.IsOddInteger(next) && next + 1 < until ? ChannelFormat.Stereo : ChannelFormat.Mono;
+            outputs.Add(new($"Output {outputs.Count + 1}", format));
+            next += outputs[^1].Width;
+        }
+    }
+}

@@ -1,0 +1,25 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Outputs;
+
+/// <summary>What a plan must know of a piece.</summary>
+/// <param name="Family">Path in the family tree, "drums/toms".</param>
+/// <param name="Importance">In [1, 9].</param>
+public sealed record PlanPiece(string Name, string Family, ChannelFormat Format = ChannelFormat.Mono, int Importance = 1, PieceStay Stay = PieceStay.ByPlan)
+{
+    public static PlanPiece Of(Piece piece) => new(piece.Name, piece.Family, piece.Format, piece.Importance, piece.Stay);
+}
+
+/// <summary>How the jacks of an instrument are used.</summary>
+public enum JackUse
+{
+    /// <summary>Every output is a pair.</summary>
+    Pairs,
+
+    /// <summary>A run of mono pieces takes half a pair, hard left or hard right of it.</summary>
+    Halves,
+
+    /// <summary>Every output is a single jack.</summary>
+    Singles,
+}

@@ -1,0 +1,188 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Roles;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Outputs;
+
+/// <summary>A plan as one batch of edits: a split for every group, named on both ends, monitored, under the drum bus.</summary>
+/// <remarks>Splits whose pieces stay together keep everything; others that survive keep strip, level and sends. Where a piece
+/// leaves by a jack of its own its pan moves to its split, since a mono output has no sides; in a pair it stays in the pair,
+/// which sounds the same.</remarks>
+public sealed class SplitBatch
+{
+    private readonly List<Edit> _edits = [];
+    private readonly ChannelId _player;
+    private readonly OutputPlan _plan;
+    private readonly double[] _pans;
+    private Template _template;
+
+    private SplitBatch(Template template, ChannelId player, OutputPlan plan)
+    {
+        (_template, _player, _plan) = (template, player, plan);
+        var kit = KitOf(template, player);
+        _pans = [.. kit.Pieces.Select(p => PanOf(kit, p))];
+    }
+
+    /// <param name="player">An instrument channel with a kit.</param>
+    /// <param name="plan">Of the pieces of that kit.</param>
+    /// <returns>Edits that apply whole to this template; none where it is like that already.</returns>
+    public static Sequence<Edit> Of(Template template, ChannelId player, OutputPlan plan)
+    {
+        var batch = new SplitBatch(template, player, plan);
+        var kit = KitOf(template, player);
+        var splits = batch.Splits().ToLookup(c => ((OutputSource)c.Source!).Output);
+        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(IsWorkedOn)), plan.Groups);
+        var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault())).ToList();
+        var (laid, numbers) = KitJacks.Of(kit).LaidOut(kit, plan, names);
+        foreach (var gone in splits.Where(s => !survivors.Contains(s.Key)).SelectMany(s => s))
+            batch.Do(new RemoveChannel(gone.Id));
+        batch.Share(kit, laid, numbers, survivors, splits);
+        batch.UnderADrumBus();
+        batch.Add(laid, numbers);
+        batch.Sum(laid);
+        return batch._edits.ToSequence();
+    }
+
+    private static bool IsWorkedOn(Channel split) =>
+        split.Inserts.Count + split.Sends.Count + split.Feeds.Count + split.Shapes.Count + split.Note.Length > 0 || split.Level != default || split.Muted;
+
+    private static Kit KitOf(Template template, ChannelId player) => ((InstrumentSource)template.Channels[player].Source!).Kit!;
+
+    private IEnumerable<Channel> Splits() => _template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == _player);
+
+    private void Do(Edit edit)
+    {
+        _template = edit.ApplyTo(_template) is EditResult.Applied applied
+            ? applied.Template
+            : throw new InvalidOperationException($"A plan made an edit that does not apply: {edit}");
+        _edits.Add(edit);
+    }
+
+    /// <summary>The name that the output had, where it keeps its pieces; the channel's own, where a person gave it one.</summary>
+    private static string NameOf(Kit kit, PlanGroup group, int survivor, Channel? split)
+    {
+        if (split is null)
+            return group.Name;
+        var keepsPieces = kit.Pieces.Select((p, i) => (p, i)).Where(x => x.p.Output == survivor).Select(x => x.i).ToHashSet().SetEquals(group.Pieces);
+        return keepsPieces || split.Name != kit.Outputs[survivor - 1].Name ? split.Name : group.Name;
+    }
+
+    private void Share(Kit before, Kit laid, IReadOnlyList<int> numbers, IReadOnlyList<int> survivors, ILookup<int, Channel> splits)
+    {
+        var taken = new List<TakenOutput>();
+        var pans = _plan.OnFirst.ToDictionary(i => i, i => _pans[i]);
+        for (var g = 0; g < _plan.Groups.Count; g++)
+        {
+            var group = _plan.Groups[g];
+            var mono = group.Format == ChannelFormat.Mono;
+            foreach (var piece in group.Pieces)
+                pans[piece] = mono ? 0 : _pans[piece];
+            foreach (var split in splits[survivors[g]])
+                taken.Add(new(split.Id, numbers[g], laid.Outputs[numbers[g] - 1].Name, group.Format, mono ? Middle(group) : split.Format == ChannelFormat.Mono ? 0 : split.Pan));
+        }
+
+        var panned = laid with { Pieces = laid.Pieces.Select((p, i) => p with { Pan = pans[i] }).ToSequence() };
+        var changed = taken.Where(t => !IsSo(t, _template.Channels[t.Split])).ToSequence();
+        if (changed.Count > 0 || !panned.Equals(before))
+            Do(new SetOutputs(_player, panned, changed));
+    }
+
+    private static bool IsSo(TakenOutput taken, Channel split) =>
+        (taken.Output, taken.Name, taken.Format, taken.Pan) == (((OutputSource)split.Source!).Output, split.Name, split.Format, split.Pan);
+
+    /// <summary>Where a piece is heard: on a jack of its own by its split's pan, in a pair by its own.</summary>
+    private double PanOf(Kit kit, Piece piece) =>
+        kit.Outputs[piece.Output - 1].Format == ChannelFormat.Mono
+        && Splits().FirstOrDefault(s => ((OutputSource)s.Source!).Output == piece.Output) is { Format: ChannelFormat.Mono } split ? split.Pan : piece.Pan;
+
+    /// <summary>Rounded, so that the middle of equals is what they are.</summary>
+    private double Middle(PlanGroup group) => Math.Round(group.Pieces.Average(i => _pans[i]), 3);
+
+    /// <summary>Splits need a bus to meet in before the mix.</summary>
+    private void UnderADrumBus()
+    {
+        var player = _template.Channels[_player];
+        if (_plan.Groups.Count == 0 || player.Destination is not { } to || IsDrumBus(_template.Channels[to]))
+            return;
+        var families = KitOf(_template, _player).Pieces.Select(p => FamilyTree.Parts(p.Family).FirstOrDefault() ?? "drums");
+        var family = families.GroupBy(f => f, StringComparer.OrdinalIgnoreCase).OrderByDescending(g => g.Count()).First().Key;
+        var name = Spoken(family);
+        Do(new BusAround([_player, .. Splits().Where(s => s.Destination == to).Select(s => s.Id)], Fresh(name), name));
+    }
+
+    private static bool IsDrumBus(Channel channel) => channel.Kind == ChannelKind.Bus && ChannelRole.Of(channel).Role != "mix-bus" && channel.Id != EmptyStage.MixBus;
+
+    private void Add(Kit laid, IReadOnlyList<int> numbers)
+    {
+        var last = _player;
+        for (var g = 0; g < _plan.Groups.Count; g++)
+        {
+            if (Splits().LastOrDefault(s => ((OutputSource)s.Source!).Output == numbers[g]) is { } there)
+            {
+                last = there.Id;
+                continue;
+            }
+
+            // The first output sounds on the instrument's own channel.
+            if (numbers[g] == 1)
+                continue;
+            var (group, name) = (_plan.Groups[g], laid.Outputs[numbers[g] - 1].Name);
+            var made = new Channel
+            {
+                Id = Fresh(name),
+                Name = name,
+                Kind = ChannelKind.Split,
+                Format = group.Format,
+                Destination = _template.Channels[_player].Destination,
+                Source = new OutputSource(_player, numbers[g]),
+                Pan = group.Format == ChannelFormat.Mono ? Middle(group) : 0,
+                Stages = _template.Channels[_player].Stages,
+            };
+            Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
+            last = made.Id;
+        }
+    }
+
+    /// <summary>A bus for every family that has several splits, unless they are summed already; a plain one that is left with one goes.</summary>
+    private void Sum(Kit laid)
+    {
+        var bus = _template.Channels[_player].Destination;
+        var families = Splits().Where(s => s.Name.Length > 0).ToLookup(s => FamilyOf(laid, s));
+        foreach (var family in families.Where(f => f.Key.Length > 0))
+        {
+            var name = Spoken(family.Key);
+            var sum = _template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Bus && c.Name == name && c.Destination == bus);
+            var loose = family.Where(s => s.Destination == bus).Select(s => s.Id).ToSequence();
+            if (sum is not null)
+                foreach (var split in loose)
+                    Do(new SetDestination(split, sum.Id));
+            else if (loose.Count > 1 && loose.Count == family.Count())
+                Do(new BusAround(loose, Fresh(name), name));
+        }
+
+        foreach (var plain in _template.Channels.Where(c => IsPlainSum(c, bus, laid)).ToList())
+            if (_template.Channels.Where(c => c.Destination == plain.Id).ToList() is [{ Kind: ChannelKind.Split }] or [])
+                Do(new RemoveChannel(plain.Id));
+    }
+
+    private static bool IsPlainSum(Channel channel, ChannelId? bus, Kit kit) =>
+        channel is { Kind: ChannelKind.Bus, Inserts.Count: 0, Sends.Count: 0, Feeds.Count: 0, Shapes.Count: 0, Note.Length: 0, Muted: false } && channel.Destination == bus
+        && channel.Level == default && kit.Pieces.Any(p => FamilyTree.Parts(p.Family) is { Count: > 1 } parts && Spoken(parts[1]) == channel.Name);
+
+    /// <returns>The second part of the family that all pieces of a split share; empty for none.</returns>
+    private static string FamilyOf(Kit kit, Channel split)
+    {
+        var number = ((OutputSource)split.Source!).Output;
+        var lowest = FamilyTree.Lowest(kit.Pieces.Where(p => p.Output == number).Select(p => p.Family));
+        return lowest.Count > 1 ? lowest[1] : "";
+    }
+
+    private ChannelId Fresh(string name)
+    {
+        var id = new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
+        return Numbering.FreshId(id.Length == 0 ? "split" : id, _template.Channels.Contains);
+    }
+
+    private static string Spoken(string family) => char.ToUpperInvariant(family[0]) + family[1..];
+}

@@ -1,0 +1,95 @@
+using FsCheck;
+using FsCheck.Fluent;
+using FsCheck.Xunit;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Tests.Outputs;
+
+/// <summary>Plans against every composition of random kits, and what must hold of any plan.</summary>
+public sealed class OutputPlannerTests
+{
+    private static readonly string[] Families = ["drums/kick", "drums/snare", "drums/toms", "drums/toms/floor", "drums/cymbals", "percussion/wood", "percussion/metal/bells", "pads"];
+
+    public static Arbitrary<PlanPiece[]> Kits() => (
+        from count in Gen.Choose(1, 12)
+        from families in Gen.Elements(Families).ArrayOf(count)
+        from importances in Gen.Choose(1, 4).ArrayOf(count)
+        from stereo in Gen.Frequency((3, Gen.Constant(false)), (1, Gen.Constant(true))).ArrayOf(count)
+        from stays in Gen.Frequency((8, Gen.Constant(PieceStay.ByPlan)), (1, Gen.Constant(PieceStay.Alone)), (1, Gen.Constant(PieceStay.OnFirst))).ArrayOf(count)
+        select Enumerable.Range(0, count).Select(i => new PlanPiece($"Piece {i}", families[i], stereo[i] ? ChannelFormat.Stereo : ChannelFormat.Mono, importances[i], stays[i])).ToArray()).ToArbitrary();
+
+    [Property(MaxTest = 150, Arbitrary = [typeof(OutputPlannerTests)])]
+    public void Plans_ForEveryNumberOfOutputs_AreTheBestOfAllCompositions(PlanPiece[] pieces, JackUse use)
+    {
+        const int outputs = 9;
+        var planned = OutputPlanner.Plans(pieces, outputs, use) as PlanResult.Planned;
+        for (var count = 1; count <= outputs; count++)
+        {
+            var best = Exhaustion.Best(pieces, count, use);
+            var plan = planned?.Plans.LastOrDefault(p => p.Outputs <= count);
+            Assert.Equal(best is null, plan is null);
+            if (best is null)
+                continue;
+            Assert.Equal(best.Value.Cost, plan!.Cost);
+            Assert.Equal(best.Value.Runs, plan.Groups.Select(g => g.Pieces.ToArray()).OrderBy(r => r.Min(), Comparer<int>.Default).Select(r => string.Join(',', r)).Order(StringComparer.Ordinal));
+        }
+    }
+
+    [Property(MaxTest = 200, Arbitrary = [typeof(OutputPlannerTests)])]
+    public void Plans_HoldEveryPieceOnce_WithinTheJacks_PinsKept_Ascending(PlanPiece[] pieces, JackUse use)
+    {
+        if (OutputPlanner.Plans(pieces, 8, use) is not PlanResult.Planned { Plans: var plans })
+            return;
+        var standing = FamilyTree.Order([.. pieces.Select(p => p.Family)]);
+        foreach (var plan in plans)
+        {
+            Assert.Equal(Enumerable.Range(0, pieces.Length), plan.Groups.SelectMany(g => g.Pieces).Concat(plan.OnFirst).Order());
+            Assert.All(plan.OnFirst, i => Assert.Equal(PieceStay.OnFirst, pieces[i].Stay));
+            Assert.All(plan.Groups.Where(g => g.Pieces.Any(i => pieces[i].Stay == PieceStay.Alone)), g => Assert.Single(g.Pieces));
+            var jacks = plan.Groups.SelectMany(g => Enumerable.Range(g.FirstJack, g.Format == ChannelFormat.Mono ? 1 : 2)).ToList();
+            Assert.Equal(jacks.Count, jacks.Distinct().Count());
+            Assert.InRange(jacks.DefaultIfEmpty(1).Max(), 1, use == JackUse.Singles ? plan.Outputs : 2 * plan.Outputs);
+            Assert.Equal(plan.Groups.Count, plan.Groups.Select(g => g.Name).Distinct().Count());
+            if (use != JackUse.Halves)
+                Assert.Equal(plan.Groups.Select(g => standing.ToList().IndexOf(g.Pieces[0])).Order(), plan.Groups.Select(g => standing.ToList().IndexOf(g.Pieces[0])));
+            Assert.All(plan.Groups.Where(g => g.Format == ChannelFormat.Stereo), g => Assert.True(int.IsOddInteger(g.FirstJack)));
+        }
+
+        // More outputs never cost more.
+        Assert.Equal(plans.Select(p => p.Cost).OrderDescending(), plans.Select(p => p.Cost));
+    }
+
+    [Fact]
+    public void Plans_WithMorePinsThanOutputs_AreRefused()
+    {
+        PlanPiece[] pieces = [new("One", "a", Stay: PieceStay.Alone), new("Two", "a", Stay: PieceStay.Alone), new("Three", "a")];
+
+        var refused = Assert.IsType<PlanResult.Refused>(OutputPlanner.Plans(pieces, 2, JackUse.Pairs));
+
+        Assert.Equal("There is room for 1 pieces that keep an output to themselves.", refused.Why.Sentence);
+        Assert.IsType<PlanResult.Planned>(OutputPlanner.Plans(pieces, 3, JackUse.Pairs));
+    }
+
+    [Theory]
+    [InlineData(0, 4)]
+    [InlineData(129, 4)]
+    [InlineData(3, 0)]
+    [InlineData(3, 65)]
+    public void Plans_OutsideTheirRanges_AreRefused(int pieces, int outputs) =>
+        Assert.IsType<PlanResult.Refused>(OutputPlanner.Plans([.. Enumerable.Range(0, pieces).Select(i => new PlanPiece($"{i}", "a"))], outputs, JackUse.Pairs));
+
+    [Fact]
+    public void Cost_OfOneRun_IsTheSumOverItsPairs()
+    {
+        // drums/toms beside drums/toms/floor: three edges; toms beside toms: two; importance weighs both ends.
+        PlanPiece[] pieces = [new("High", "drums/toms"), new("Low", "drums/toms", Importance: 2), new("Floor", "drums/toms/floor", Importance: 3)];
+
+        var plan = ((PlanResult.Planned)OutputPlanner.Plans(pieces, 1, JackUse.Pairs)).Plans[0];
+
+        Assert.Equal(1 * 2 * 2 + 1 * 3 * 3 + 2 * 3 * 3, plan.Cost);
+        Assert.Equal(0, plan.LikenessKept);
+        Assert.Equal("Toms", plan.Groups[0].Name);
+    }
+}

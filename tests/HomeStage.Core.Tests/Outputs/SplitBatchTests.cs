@@ -1,0 +1,152 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Tests.Outputs;
+
+/// <summary>A plan applied: what must hold of the template after it, whatever the kit.</summary>
+public sealed class SplitBatchTests
+{
+    private static readonly ChannelId Player = KitOnStage.Player;
+
+    [Property(MaxTest = 150, Arbitrary = [typeof(RandomKits)])]
+    public void Of_AnyPlan_GivesEveryGroupOneMonitoredSplitNamedOnBothEnds(KitOnStage stage)
+    {
+        var plan = Plan(stage.Template, stage.Choices[0]);
+
+        var after = Applied(stage.Template, plan);
+
+        var kit = stage.KitNow(after);
+        foreach (var group in plan.Groups)
+        {
+            var output = kit.Pieces[group.Pieces[0]].Output;
+            Assert.All(group.Pieces, i => Assert.Equal(output, kit.Pieces[i].Output));
+            var split = Assert.Single(Splits(after), s => ((OutputSource)s.Source!).Output == output);
+            Assert.Equal((kit.Outputs[output - 1].Name, kit.Outputs[output - 1].Format, true), (split.Name, split.Format, ((OutputSource)split.Source!).Monitored));
+            Assert.Equal(kit.Outputs[output - 1].Format, group.Format);
+            Assert.Contains(after.Channels[Player].Destination!.Value, Downstream(after, split));
+        }
+
+        Assert.Equal(plan.Groups.Count, Splits(after).Count());
+        Assert.NotEqual(EmptyStage.MixBus, after.Channels[Player].Destination);
+        Assert.Equal(stage.Template.Channels[new ChannelId("voice")], after.Channels[new ChannelId("voice")]);
+        Assert.Null(TemplateRules.Check(after));
+        Assert.Empty(SplitBatch.Of(after, Player, plan));
+    }
+
+    [Property(MaxTest = 150, Arbitrary = [typeof(RandomKits)])]
+    public void Of_CoarserAndFinerAgain_KeepsStripLevelAndSendsOfWhatSurvives(KitOnStage stage)
+    {
+        var template = Dressed(Applied(stage.Template, Plan(stage.Template, stage.Choices[0])));
+        var dressed = Splits(template).ToDictionary(s => s.Id);
+        foreach (var choice in stage.Choices.Skip(1))
+        {
+            template = Applied(template, Plan(template, choice));
+            // Whoever has gone once may come back under the same id, undressed.
+            dressed = dressed.Where(d => template.Channels.Contains(d.Key)).ToDictionary();
+            foreach (var split in Splits(template).Where(s => dressed.ContainsKey(s.Id)))
+                Assert.Equal((dressed[split.Id].Inserts, dressed[split.Id].Level, dressed[split.Id].Note), (split.Inserts, split.Level, split.Note));
+        }
+
+        Assert.NotEmpty(dressed);
+    }
+
+    [Property(MaxTest = 100, Arbitrary = [typeof(RandomKits)])]
+    public void Of_AnyPlan_IsTakenBackExactly(KitOnStage stage)
+    {
+        var batch = (BatchResult.Applied)Batch.Apply(stage.Template, [.. SplitBatch.Of(stage.Template, Player, Plan(stage.Template, stage.Choices[0]))]);
+
+        Assert.Equal(stage.Template, ((BatchResult.Applied)Batch.Apply(batch.Template, [.. batch.Inverse])).Template);
+    }
+
+    [Fact]
+    public void Of_SixteenPads_IsEighteenChannelsWithTheirBusAndTheNotes()
+    {
+        // Common practice.
+        var kit = new Kit([.. Enumerable.Range(1, 16).Select(i => new Piece($"Pad {i}", 35 + i, "pads", 1, DrumSound.Clap))], [.. Enumerable.Range(1, 17).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var template = Staged(kit);
+
+        var after = Applied(template, Plans(template, byHalves: false)[^1]);
+
+        Assert.Equal(18, after.Channels.Count - EmptyStage.Create("x").Channels.Count);
+        Assert.Equal("Pads", after.Channels[after.Channels[Player].Destination!.Value].Name);
+    }
+
+    [Fact]
+    public void Of_AFamilyWithSeveralSplits_HasASum_WhichGoesWhenOneIsLeft()
+    {
+        var kit = new Kit(
+            [new("Kick", 36, "drums/kick", 1, DrumSound.Kick), new("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), new("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
+            [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var template = Staged(kit);
+
+        var fine = Applied(template, Plans(template, byHalves: false)[2]);
+        var toms = Assert.Single(fine.Channels, c => c.Name == "Toms");
+        Assert.Equal((ChannelKind.Bus, fine.Channels[Player].Destination), (toms.Kind, toms.Destination));
+        Assert.Equal(["Tom high", "Tom low"], fine.Channels.Where(c => c.Destination == toms.Id).Select(c => c.Name));
+
+        var coarse = Applied(fine, Plans(fine, byHalves: false)[1]);
+        Assert.Equal((ChannelKind.Split, coarse.Channels[Player].Destination), (coarse.Channels.Single(c => c.Name == "Toms").Kind, coarse.Channels.Single(c => c.Name == "Toms").Destination));
+    }
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void CoarseAndFine_SoundAlike(bool byHalves)
+    {
+        var notes = StandInKits.Tidewater.Struck.Select((p, i) => new Note(240 * i, 200, p.Note, 100)).ToSequence();
+        var together = StandInKits.Tidewater with { Pieces = StandInKits.Tidewater.Pieces.Select(p => p with { Output = 1 }).ToSequence() };
+        var coarse = Staged(together, new Pattern("All", 16 * 240, notes, [])) with { Timeline = new(120, new(4, 4), [new("Song", 2)]) };
+        var fine = Applied(coarse, Plans(coarse, byHalves)[^1]);
+
+        var (one, other) = (Renderer.Render(coarse, new("mix")), Renderer.Render(fine, new("mix")));
+
+        Assert.True(Splits(fine).Count() > 6);
+        // Sums in another order: rounding of single precision alone.
+        Assert.All(Enumerable.Range(0, one.Left.Length), i => Assert.Equal(one.Left[i], other.Left[i], 2e-6f));
+        Assert.All(Enumerable.Range(0, one.Right.Length), i => Assert.Equal(one.Right[i], other.Right[i], 2e-6f));
+        Assert.True(one.PeakDbfs > -30);
+    }
+
+    private static Template Staged(Kit kit, params Pattern[] patterns) => ((BatchResult.Applied)Batch.Apply(EmptyStage.Create("Kit"),
+        [new AddChannel(new() { Id = Player, Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, kit), Patterns = patterns.ToSequence() })])).Template;
+
+    private static IEnumerable<Channel> Splits(Template template) => template.Channels.Where(c => c.Kind == ChannelKind.Split);
+
+    private static IReadOnlyList<OutputPlan> Plans(Template template, bool byHalves)
+    {
+        var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
+        var jacks = KitJacks.Of(kit);
+        return ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves))).Plans;
+    }
+
+    private static OutputPlan Plan(Template template, int choice)
+    {
+        var plans = Plans(template, int.IsEvenInteger(choice));
+        return plans[choice / 2 % plans.Count];
+    }
+
+    private static Template Applied(Template template, OutputPlan plan) =>
+        ((BatchResult.Applied)Batch.Apply(template, [.. SplitBatch.Of(template, Player, plan)])).Template;
+
+    private static Template Dressed(Template template) => Splits(template).Aggregate(template, (t, s) => t with
+    {
+        Channels = t.Channels.Replace(s with
+        {
+            Inserts = [new(new($"eq-{s.Id}"), "equaliser")],
+            Level = new(-s.Name.Length),
+            Note = s.Name,
+        })
+    });
+
+    private static IEnumerable<ChannelId> Downstream(Template template, Channel channel)
+    {
+        for (var next = channel.Destination; next is { } id; next = template.Channels[id].Destination)
+            yield return id;
+    }
+}
