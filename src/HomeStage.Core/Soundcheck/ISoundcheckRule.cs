@@ -8,7 +8,7 @@ public interface ISoundcheckRule
     /// <summary>A stable id in words with hyphens.</summary>
     string Id { get; }
 
-    /// <summary>The group under which it is listed: "Routing", "Order".</summary>
+    /// <summary>The group under which it is listed: "Routing", "Outputs", "Order".</summary>
     string Group { get; }
 
     /// <param name="act">Id of the act that the template is looked at in.</param>

@@ -35,6 +35,7 @@ public class RuleTests
     {
         Assert.All(InOrder.Acts, act => Assert.Equal([], Report.Of(InOrder, act.Id).Open));
         Assert.True(Report.Of(InOrder, Write).IsProven);
+        Assert.Equal([], Report.Of(OutputFaults.Sound(InOrder), Write).Open);
     }
 
     [Theory]
@@ -116,6 +117,7 @@ public class RuleTests
 
     private static (string Rule, Template[] Faults)[] Faults() =>
     [
+        .. OutputFaults.Of(InOrder),
         ("feedback-loop", [Looped()]),
         ("reaches-no-output", [InOrder.With(new MoveChannel(new("low"), null, null))]),
         ("same-source-twice",
@@ -160,9 +162,17 @@ public class RuleTests
     private static Template Crowded()
     {
         var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Breakwater)!.Kit!;
-        Edit[] kits = [.. Enumerable.Range(0, 4).SelectMany(k => Enumerable.Range(2, 8)
-            .Select(o => (Edit)new AddChannel(new() { Id = new($"s{k}-{o}"), Name = $"Split {(char)('A' + k)} of {o}", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new($"kit{k}"), o) }))
-            .Prepend(new AddChannel(new() { Id = new($"kit{k}"), Name = $"Kit {(char)('A' + k)}", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit) })))];
+        string Name(int k, int output) => $"Split {(char)('A' + k)} of {output}";
+        Edit[] kits = [.. Enumerable.Range(0, 4).SelectMany(k => Enumerable.Range(2, 9)
+            .Select(o => (Edit)new AddChannel(new() { Id = new($"s{k}-{o}"), Name = Name(k, o), Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new($"kit{k}"), o) }))
+            .Prepend(new AddChannel(new()
+            {
+                Id = new($"kit{k}"),
+                Name = $"Kit {(char)('A' + k)}",
+                Kind = ChannelKind.Instrument,
+                Destination = EmptyStage.MixBus,
+                Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit with { Outputs = kit.Outputs.Select((o, i) => o with { Name = Name(k, i + 1) }).ToSequence() }),
+            })))];
         return InOrder.With(kits);
     }
 }

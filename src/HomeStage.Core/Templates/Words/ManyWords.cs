@@ -1,3 +1,4 @@
+using HomeStage.Core.Kits;
 using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Templates.Words;
@@ -14,6 +15,9 @@ internal static class ManyWords
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
+        SetPiecePlace { Stay: PieceStay.Alone } e => $"{e.Piece} of {t.Name(e.Channel)} keeps an output to itself",
+        SetPiecePlace { Stay: PieceStay.OnFirst } e => $"{e.Piece} of {t.Name(e.Channel)} stays on the first output",
+        SetPiecePlace e => $"{e.Piece} of {t.Name(e.Channel)} stands where the plan puts it, with importance {e.Importance}",
         SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
         RestoreChannels e => Restored(e, t),
         RestoreActs => "The acts are as they were",

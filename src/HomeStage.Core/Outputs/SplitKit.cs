@@ -1,0 +1,28 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Outputs;
+
+/// <summary>An instrument with a kit, and the channels that take its outputs.</summary>
+/// <param name="Splits">In the order of the template.</param>
+public sealed record SplitKit(Channel Player, Kit Kit, IReadOnlyList<Channel> Splits)
+{
+    public static IEnumerable<SplitKit> AllOf(Template template)
+    {
+        var splits = template.Channels.Where(c => c.Source is OutputSource).ToLookup(c => ((OutputSource)c.Source!).Instrument);
+        return from channel in template.Channels
+               where channel is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: not null } }
+               select new SplitKit(channel, ((InstrumentSource)channel.Source!).Kit!, [.. splits[channel.Id]]);
+    }
+
+    /// <param name="split">One of the splits.</param>
+    /// <returns>Number of the output it takes.</returns>
+    public static int NumberOf(Channel split) => ((OutputSource)split.Source!).Output;
+
+    public IEnumerable<Piece> PiecesAt(int number) => Kit.Pieces.Where(p => p.Output == number);
+
+    public bool HasSplit(int number) => Splits.Any(s => NumberOf(s) == number);
+
+    /// <summary>"3–4 (Snare)", for people.</summary>
+    public string Spoken(int number) => $"{Kit.JackLabel(number)} ({Kit.Outputs[number - 1].Name})";
+}

@@ -1,0 +1,45 @@
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Soundcheck.Rules;
+
+/// <summary>Splits that do not stand in the order of their outputs, or outputs left out between others.</summary>
+/// <remarks>Rows are compared with those that feed the same channel.</remarks>
+public sealed class OutputNumbering : ISoundcheckRule
+{
+    public string Id => "output-numbering";
+
+    public string Group => "Outputs";
+
+    public IEnumerable<Finding> Look(Template template, string act)
+    {
+        foreach (var kit in SplitKit.AllOf(template))
+        {
+            if (Misplaced(kit) is { } row)
+                yield return new(Id, Severity.Hint, [kit.Player.Id],
+                    $"{row.Name} takes {kit.Kit.JackLabel(SplitKit.NumberOf(row))} of {kit.Player.Name} and stands after a split with a higher number.",
+                    [new("Put the rows in the order of the outputs", Sorted(template, kit))]);
+            else if (OutputGaps.Closing(kit) is { } closing)
+                yield return new(Id, Severity.Hint, [kit.Player.Id],
+                    $"{string.Join(", ", OutputGaps.Of(kit).Select(kit.Kit.JackLabel))} of {kit.Player.Name} is left out between others.", [new("Close the gap", [closing])]);
+        }
+    }
+
+    private static Channel? Misplaced(SplitKit kit) => kit.Splits.GroupBy(s => s.Destination)
+        .SelectMany(rows => rows.Zip(rows.Skip(1)).Where(p => SplitKit.NumberOf(p.Second) < SplitKit.NumberOf(p.First)).Select(p => p.Second)).FirstOrDefault();
+
+    private static Sequence<Edit> Sorted(Template template, SplitKit kit)
+    {
+        var edits = new List<Edit>();
+        foreach (var rows in kit.Splits.GroupBy(s => s.Destination))
+        {
+            // Each goes before what stands after the last of them, in ascending order.
+            var last = rows.Max(s => template.Channels.IndexOf(s.Id));
+            ChannelId? before = last + 1 < template.Channels.Count ? template.Channels[last + 1].Id : null;
+            edits.AddRange(rows.OrderBy(SplitKit.NumberOf).Select(s => new MoveChannel(s.Id, s.Destination, before)));
+        }
+
+        return edits.ToSequence();
+    }
+}

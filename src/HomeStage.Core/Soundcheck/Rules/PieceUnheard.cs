@@ -1,0 +1,42 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Soundcheck.Rules;
+
+/// <summary>Pieces on an output that no channel takes: nobody hears them.</summary>
+public sealed class PieceUnheard : ISoundcheckRule
+{
+    public string Id => "piece-unheard";
+
+    public string Group => "Outputs";
+
+    public IEnumerable<Finding> Look(Template template, string act) =>
+        from kit in SplitKit.AllOf(template)
+        let unheard = kit.Kit.Pieces.Where(p => p.Output != 1 && !kit.HasSplit(p.Output)).ToList()
+        where unheard.Count > 0
+        select new Finding(Id, Severity.Blocker, [kit.Player.Id],
+            $"{string.Join(", ", unheard.Select(p => p.Name))}: no channel takes {string.Join(", ", unheard.Select(p => p.Output).Distinct().Select(kit.Kit.JackLabel))} of {kit.Player.Name}, so nobody hears {(unheard.Count == 1 ? "it" : "them")}.",
+            [
+                new(unheard.Count == 1 ? "Give it a split" : "Give them splits", Splits(template, kit, unheard)),
+                new($"Put {(unheard.Count == 1 ? "it" : "them")} on the first output", [new SetOutputs(kit.Player.Id, OnFirst(kit.Kit, unheard), [])]),
+            ]);
+
+    private static Sequence<Edit> Splits(Template template, SplitKit kit, List<Piece> unheard)
+    {
+        var place = template.Channels.IndexOf(kit.Splits.Count > 0 ? kit.Splits[^1].Id : kit.Player.Id) + 1;
+        return unheard.Select(p => p.Output).Distinct().Order().Select((number, i) => (Edit)new AddChannel(
+            new()
+            {
+                Id = Numbering.FreshId($"{kit.Player.Id}-output-{number}", template.Channels.Contains),
+                Name = kit.Kit.Outputs[number - 1].Name,
+                Kind = ChannelKind.Split,
+                Format = kit.Kit.Outputs[number - 1].Format,
+                Destination = kit.Player.Destination,
+                Source = new OutputSource(kit.Player.Id, number),
+            }, place + i)).ToSequence();
+    }
+
+    private static Kit OnFirst(Kit kit, List<Piece> unheard) => kit with { Pieces = kit.Pieces.Select(p => unheard.Contains(p) ? p with { Output = 1 } : p).ToSequence() };
+}
