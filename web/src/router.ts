@@ -1,4 +1,4 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, type RouteLocationNormalized } from 'vue-router'
 import LibraryView from '@/views/library/LibraryView.vue'
 
 export const router = createRouter({
@@ -19,6 +19,17 @@ export const router = createRouter({
       props: (route) => ({ kind: 'song', id: route.params.id }),
       meta: { title: 'Running order' },
     },
+    ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/outputs/:channel?`,
+      name: `${kind}-outputs`,
+      component: () => import('@/views/outputs/OutputsView.vue'),
+      props: (route: RouteLocationNormalized) => ({
+        kind,
+        id: route.params.id,
+        channel: route.params.channel || undefined,
+      }),
+      meta: { title: 'Outputs' },
+    })),
     { path: '/songs', name: 'songs', component: () => import('@/views/songs/SongsView.vue'), meta: { title: 'Songs' } },
     {
       path: '/songs/:id',

@@ -10,6 +10,9 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     /// <summary>The pieces that notes play, without the far microphones.</summary>
     public IEnumerable<(Piece Piece, int Note)> Struck => from piece in Pieces where piece.Note is not null select (piece, piece.Note!.Value);
 
+    /// <summary>The kit with every piece on the first output, where it is heard before anybody has made splits.</summary>
+    public Kit Together() => this with { Pieces = Pieces.Select(p => p with { Output = 1 }).ToSequence() };
+
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>
     public string JackLabel(int number)

@@ -34,13 +34,11 @@ public static class Audition
     /// <param name="note">MIDI note number, in [0, 127].</param>
     /// <param name="velocity">In [1, 127].</param>
     /// <returns>The template with that note and nothing else in it, at the tempo of its start. Render its only section.</returns>
-    public static Template Of(Template template, ChannelId channel, int note, int velocity)
+    public static Template Of(Template template, ChannelId channel, int note, int velocity, double seconds = Seconds)
     {
-        var start = new TimeMap(template.Timeline).Sections[0];
-        var secondsABar = NoteValue.Seconds(start.Meter.TicksPerBar, start.TempoBpm);
-        var timeline = new Timeline(start.TempoBpm, start.Meter, [new(Section, (int)Math.Ceiling(Seconds / secondsABar))]);
+        var (timeline, secondsABar) = Lasting(template, seconds);
         var length = timeline.TicksOf(timeline.Sections[0]);
-        var held = Math.Max(1, (int)(HeldSeconds / secondsABar * start.Meter.TicksPerBar));
+        var held = Math.Max(1, (int)(HeldSeconds / secondsABar * timeline.Meter.TicksPerBar));
         var pattern = new Pattern("Audition", (int)length, [new(0, held, note, velocity)], []);
         var played = template.Channels[channel];
         HashSet<ChannelId> playing = [channel, .. played.Plays, .. played.NoteInput?.Layers ?? []];
@@ -51,6 +49,31 @@ public static class Audition
                 .Select(c => Still(c, playing.Contains(c.Id)) with { Patterns = c.Id == channel ? [pattern] : [] })
                 .Aggregate(template.Channels, (list, c) => list.Replace(c)),
         };
+    }
+
+    /// <returns>The template with one hardware input and nothing else in it; every channel that monitors that input is heard.</returns>
+    /// <param name="channel">A channel with a hardware input.</param>
+    public static Template OfInput(Template template, ChannelId channel, double seconds = Seconds)
+    {
+        var input = (InputSource)template.Channels[channel].Source!;
+        return template with
+        {
+            Timeline = Lasting(template, seconds).Timeline,
+            Channels = template.Channels
+                .Select(c => Still(c, plays: false) with
+                {
+                    Patterns = [],
+                    Source = c.Source is InputSource { Monitored: true } same && (same.First, same.Second) == (input.First, input.Second) ? c.Source : Still(c, plays: false).Source,
+                })
+                .Aggregate(template.Channels, (list, c) => list.Replace(c)),
+        };
+    }
+
+    private static (Timeline Timeline, double SecondsABar) Lasting(Template template, double seconds)
+    {
+        var start = new TimeMap(template.Timeline).Sections[0];
+        var secondsABar = NoteValue.Seconds(start.Meter.TicksPerBar, start.TempoBpm);
+        return (new(start.TempoBpm, start.Meter, [new(Section, (int)Math.Ceiling(seconds / secondsABar))]), secondsABar);
     }
 
     private static Channel Still(Channel channel, bool plays) => channel with

@@ -23,7 +23,7 @@ internal static class CatalogueApi
 
     public static void MapCatalogue(this RouteGroupBuilder api) => api.MapGet("/catalogue", Ok<CatalogueView> () => TypedResults.Ok(new CatalogueView(
         [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.HasKey, p.HasTrigger, [.. p.Parameters.Select(ViewOf)]))],
-        [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit))],
+        [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit?.Together()))],
         [.. MusicalKey.All.Select(k => new KeyView(k, k.Name))])))
         .WithTags("Catalogue");
 

@@ -40,6 +40,7 @@ internal static class DocumentApi
         group.MapStream(kind);
         group.MapPreview(kind);
         group.MapLevels(kind);
+        group.MapOutputs(kind);
     }
 
     private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer, RowBook book) =>

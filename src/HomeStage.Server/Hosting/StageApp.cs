@@ -86,6 +86,7 @@ public static class StageApp
         api.MapSongs();
         api.MapRenders();
         api.MapAuditions();
+        api.MapOutputPlans();
         api.MapPackages();
         api.MapFallback(() => Problems.NotFound("address"));
     }

@@ -111,6 +111,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/output-plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlansRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OutputPlan"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roles": {
         parameters: {
             query?: never;
@@ -1073,6 +1112,152 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/outputs/{channel}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    halves?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OutputsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/kit-swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SwapRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitSwap"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/line-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LineSource"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LineRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LineView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs": {
         parameters: {
             query?: never;
@@ -1796,6 +1981,152 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/{id}/outputs/{channel}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    halves?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OutputsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/kit-swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SwapRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitSwap"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/line-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LineSource"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LineRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LineView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders": {
         parameters: {
             query?: never;
@@ -2320,7 +2651,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells" | null;
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -2619,6 +2950,13 @@ export interface components {
             outputPair: number;
             channel: components["schemas"]["ChannelId"];
         };
+        EditSetOutputs: {
+            /** @enum {string} */
+            type: "set-outputs";
+            channel: components["schemas"]["ChannelId"];
+            kit: components["schemas"]["Kit"];
+            splits: components["schemas"]["TakenOutput"][];
+        };
         EditSetPan: {
             /** @enum {string} */
             type: "set-pan";
@@ -2633,6 +2971,15 @@ export interface components {
             /** Format: double */
             value: null | number;
             insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetPiecePlace: {
+            /** @enum {string} */
+            type: "set-piece-place";
+            piece: string;
+            stay: components["schemas"]["PieceStay"];
+            /** Format: int32 */
+            importance: number;
             channel: components["schemas"]["ChannelId"];
         };
         EditSetPlays: {
@@ -2828,6 +3175,11 @@ export interface components {
             parameters: components["schemas"]["ParameterView"][];
             kit: null | components["schemas"]["Kit"];
         };
+        /**
+         * @default pairs
+         * @enum {unknown}
+         */
+        JackUse: "pairs" | "halves" | "singles";
         /** @enum {unknown} */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         JobView: {
@@ -2864,6 +3216,12 @@ export interface components {
             name: string;
             format: components["schemas"]["ChannelFormat"];
         };
+        KitSwap: {
+            edits: components["schemas"]["Edit"][];
+            pieces: components["schemas"]["SwappedPiece"][];
+            empty: unknown[];
+            gone: string[];
+        };
         Lever: {
             id: string;
             name: string;
@@ -2883,6 +3241,33 @@ export interface components {
         LeverShape: {
             section: string;
             points: components["schemas"]["ShapePoint"][];
+        };
+        LinePlace: {
+            channel: components["schemas"]["ChannelId"];
+            /** Format: double */
+            peakDbfs: number;
+            expected: boolean;
+        };
+        LineRequest: {
+            act: string;
+            channel: components["schemas"]["ChannelId"];
+            /** Format: int32 */
+            note: null | number;
+        };
+        LineSource: {
+            channel: components["schemas"]["ChannelId"];
+            /** Format: int32 */
+            note: null | number;
+            name: string;
+        };
+        /** @enum {unknown} */
+        LineVerdict: "arrived" | "nowhere" | "elsewhere" | "too-often" | "not-everywhere";
+        LineView: {
+            source: components["schemas"]["LineSource"];
+            verdict: components["schemas"]["LineVerdict"];
+            places: components["schemas"]["LinePlace"][];
+            missing: unknown[];
+            entries: unknown[];
         };
         /**
          * @default after-fader
@@ -3108,6 +3493,37 @@ export interface components {
              */
             gridTicks: number;
         };
+        OutputLine: {
+            /** Format: int32 */
+            number: number;
+            name: string;
+            jackLabel: string;
+            format: components["schemas"]["ChannelFormat"];
+            pieces: number[];
+            channel: null | components["schemas"]["ChannelId"];
+            isNew: boolean;
+        };
+        OutputPlan: {
+            /** Format: int32 */
+            outputs: number;
+            /** Format: int64 */
+            cost: number;
+            /** Format: double */
+            likenessKept: number;
+            groups: components["schemas"]["PlanGroup"][];
+            onFirst: number[];
+        };
+        OutputsView: {
+            /** Format: int32 */
+            outputs: number;
+            inPairs: boolean;
+            order: number[];
+            now: components["schemas"]["OutputLine"][];
+            plans: components["schemas"]["PlanView"][];
+            /** Format: double */
+            weightPercent: number;
+            sources: components["schemas"]["LineSource"][];
+        };
         PadNote: {
             /** Format: int32 */
             pad: number;
@@ -3187,6 +3603,41 @@ export interface components {
             channel: components["schemas"]["Channel"];
             /** Format: int32 */
             place: null | number;
+        };
+        PlanGroup: {
+            name: string;
+            pieces: number[];
+            /** Format: int32 */
+            firstJack: number;
+            format: components["schemas"]["ChannelFormat"];
+        };
+        PlanPiece: {
+            name: string;
+            family: string;
+            format?: components["schemas"]["ChannelFormat"];
+            /**
+             * Format: int32
+             * @default 1
+             */
+            importance: number;
+            stay?: components["schemas"]["PieceStay"];
+        };
+        PlanView: {
+            /** Format: int32 */
+            outputs: number;
+            /** Format: double */
+            likenessKept: number;
+            lines: components["schemas"]["OutputLine"][];
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            /** Format: double */
+            weightPercent: number;
+        };
+        PlansRequest: {
+            pieces: components["schemas"]["PlanPiece"][];
+            /** Format: int32 */
+            outputs: number;
+            use?: components["schemas"]["JackUse"];
         };
         PredictedLevel: {
             channel: components["schemas"]["ChannelId"];
@@ -3379,6 +3830,28 @@ export interface components {
             changedUtc: string;
             /** Format: int32 */
             revision: number;
+        };
+        /** @enum {unknown} */
+        SwapReason: "role" | "family" | "near-family" | "new" | "first";
+        SwapRequest: {
+            channel: components["schemas"]["ChannelId"];
+            instrument: string;
+        };
+        SwappedPiece: {
+            name: string;
+            /** Format: int32 */
+            output: number;
+            reason: components["schemas"]["SwapReason"];
+            inPlaceOf: null | string;
+        };
+        TakenOutput: {
+            split: components["schemas"]["ChannelId"];
+            /** Format: int32 */
+            output: number;
+            name: string;
+            format: components["schemas"]["ChannelFormat"];
+            /** Format: double */
+            pan: number;
         };
         /**
          * @default post

@@ -54,3 +54,14 @@ export type LoudnessMatch = Schemas['LoudnessMatch']
 export type NewRender = Schemas['NewRender']
 export type FullMeters = Schemas['FullMeterView']
 export type LoopFit = Schemas['LoopFit']
+export type OutputsView = Schemas['OutputsView']
+export type OutputLine = Omit<Schemas['OutputLine'], 'channel'> & { channel: string | null }
+export type PlanView = Schemas['PlanView']
+export type Piece = Kit['pieces'][number]
+export type LineSource = Omit<Schemas['LineSource'], 'channel'> & { channel: string }
+export type LineRow = Omit<Schemas['LineView'], 'places' | 'missing' | 'entries'> & {
+  places: { channel: string; peakDbfs: number; expected: boolean }[]
+  missing: string[]
+  entries: string[]
+}
+export type KitSwap = Omit<Schemas['KitSwap'], 'empty'> & { empty: string[] }

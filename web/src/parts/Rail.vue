@@ -13,6 +13,8 @@ const orderPath = computed(() => {
   if (!document.head) return undefined
   return document.kind === 'song' ? `/songs/${document.head.id}/order` : `/templates/${document.head.id}`
 })
+const outputsPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/outputs` : undefined))
+const onOutputs = computed(() => route.name === 'template-outputs' || route.name === 'song-outputs')
 const onOrder = computed(() => route.name === 'template' || route.name === 'song-order')
 const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
 </script>
@@ -27,6 +29,9 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
     <RouterLink to="/" :class="{ on: route.name === 'library' }"><Icon name="library" />Library</RouterLink>
     <RouterLink v-if="orderPath" :to="orderPath" :class="{ on: onOrder }"
       ><Icon name="order" />Running order</RouterLink
+    >
+    <RouterLink v-if="outputsPath" :to="outputsPath" :class="{ on: onOutputs }"
+      ><Icon name="outputs" />Outputs</RouterLink
     >
     <RouterLink to="/songs" :class="{ on: onSongs }"><Icon name="songs" />Songs</RouterLink>
     <span class="gap" />

@@ -63,7 +63,8 @@ function source(): Source | null {
       instrument: instrument.value,
       kit: catalogue.instruments.get(instrument.value)?.kit ?? null,
     }
-  if (kind.value === 'split') return { type: 'output', instrument: splitOf.value, output: output.value, monitored: true }
+  if (kind.value === 'split')
+    return { type: 'output', instrument: splitOf.value, output: output.value, monitored: true }
   if (kind.value === 'audio') return { type: 'input', first: input.value, second: null, monitored: false, armed: false }
   return kind.value === 'trigger' ? { type: 'instrument', instrument: 'key-tone', kit: null } : null
 }

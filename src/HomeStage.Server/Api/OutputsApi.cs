@@ -1,0 +1,152 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Templates.Words;
+using HomeStage.Server.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>The outputs of multi-output instruments: plans, swaps and the line check.</summary>
+internal static class OutputsApi
+{
+    // A row takes both cores for a moment; several at once would only wait for each other.
+    private static readonly SemaphoreSlim Gate = new(1, 1);
+
+    /// <param name="Pieces">1 to 128, names without doubles.</param>
+    /// <param name="Outputs">In [1, 64]; pairs where jacks are used by pairs or halves.</param>
+    public sealed record PlansRequest(IReadOnlyList<PlanPiece> Pieces, int Outputs, JackUse Use = JackUse.Pairs);
+
+    /// <param name="Outputs">Outputs that the instrument has for splits: pairs where it has pairs.</param>
+    /// <param name="InPairs">Whether they come as pairs.</param>
+    /// <param name="Order">Pieces as they stand in the family tree, by index.</param>
+    /// <param name="Now">The outputs as they are.</param>
+    /// <param name="Plans">By ascending number of outputs.</param>
+    /// <param name="WeightPercent">What the template takes of a core as it is, in the act asked for.</param>
+    /// <param name="Sources">What the line check fires on this instrument.</param>
+    public sealed record OutputsView(
+        int Outputs, bool InPairs, IReadOnlyList<int> Order, IReadOnlyList<OutputLine> Now, IReadOnlyList<PlanView> Plans, double WeightPercent, IReadOnlyList<LineSource> Sources);
+
+    /// <param name="Lines">The outputs as they would be.</param>
+    /// <param name="Edits">The batch that applies it; none where it is like that already.</param>
+    /// <param name="Words">What the batch does, one sentence an edit.</param>
+    /// <param name="WeightPercent">What the template would take of a core.</param>
+    public sealed record PlanView(int Outputs, double LikenessKept, IReadOnlyList<OutputLine> Lines, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, double WeightPercent);
+
+    /// <param name="Number">In the kit, from 1.</param>
+    /// <param name="JackLabel">"3–4".</param>
+    /// <param name="Pieces">By index.</param>
+    /// <param name="Channel">What takes it: a split, or for the first the instrument itself; null for nothing.</param>
+    /// <param name="IsNew">Whether that channel is not there yet.</param>
+    public sealed record OutputLine(int Number, string Name, string JackLabel, ChannelFormat Format, IReadOnlyList<int> Pieces, ChannelId? Channel, bool IsNew);
+
+    /// <param name="Instrument">Id in the catalogue, of one that plays a kit.</param>
+    public sealed record SwapRequest(ChannelId Channel, string Instrument);
+
+    /// <param name="Places">Every channel that was heard, with its peak.</param>
+    /// <param name="Missing">Channels that it was to be heard on and was not.</param>
+    /// <param name="Entries">Where it is heard close.</param>
+    public sealed record LineView(LineSource Source, LineVerdict Verdict, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Entries);
+
+    public sealed record LineRequest(string Act, ChannelId Channel, int? Note);
+
+    public static void MapOutputPlans(this RouteGroupBuilder api) =>
+        api.MapPost("/output-plans", Results<Ok<IReadOnlyList<OutputPlan>>, ProblemHttpResult> (PlansRequest asked) =>
+            OutputPlanner.Plans(asked.Pieces, asked.Outputs, asked.Use) switch
+            {
+                PlanResult.Planned planned => TypedResults.Ok<IReadOnlyList<OutputPlan>>(planned.Plans),
+                PlanResult.Refused refused => Problems.Refused(refused.Why),
+                _ => throw new InvalidOperationException("A plan is made or refused."),
+            }).WithTags("Outputs");
+
+    public static void MapOutputs(this RouteGroupBuilder group, DocumentKind kind)
+    {
+        group.MapGet("/{id}/outputs/{channel}", async Task<Results<Ok<OutputsView>, ProblemHttpResult>> (
+            string id, string channel, string act, DocumentStore store, CancellationToken cancellation, bool halves = false) =>
+            await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
+            : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
+            : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
+            : View(document.Template, new(channel), kit, act, halves));
+        group.MapPost("/{id}/kit-swaps", async Task<Results<Ok<KitSwap>, ProblemHttpResult>> (string id, SwapRequest asked, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
+            : KitOf(document.Template, asked.Channel.Value) is null ? Problems.NotFound("kit")
+            : InstrumentCatalogue.Find(asked.Instrument)?.Kit is not { } next ? Problems.Refused(new Refusal.Missing("kit", asked.Instrument, "in the catalogue"))
+            : KitSwap.Of(document.Template, asked.Channel, asked.Instrument, next) switch
+            {
+                SwapResult.Swapped swapped => TypedResults.Ok(swapped.Swap),
+                SwapResult.Refused refused => Problems.Refused(refused.Why),
+                _ => throw new InvalidOperationException("A swap is made or refused."),
+            });
+        group.MapGet("/{id}/line-check", async Task<Results<Ok<IReadOnlyList<LineSource>>, ProblemHttpResult>> (string id, string act, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is { } document
+                ? TypedResults.Ok<IReadOnlyList<LineSource>>([.. LineSource.AllOf(document.Template, act)])
+                : Problems.NotFound("document"));
+        group.MapPost("/{id}/line-check", async (string id, LineRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
+            await store.OpenAsync(id, kind, cancellation) is { } document ? await FireAsync(document.Template, asked, media, cancellation) : Problems.NotFound("document"));
+    }
+
+    private static Kit? KitOf(Template template, string channel) =>
+        Identifier.IsValid(channel) && template.Channels.TryGet(new(channel), out var player) && player is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } ? kit : null;
+
+    private static Results<Ok<OutputsView>, ProblemHttpResult> View(Template template, ChannelId channel, Kit kit, string act, bool halves)
+    {
+        var jacks = KitJacks.Of(kit);
+        PlanPiece[] pieces = [.. kit.Pieces.Select(PlanPiece.Of)];
+        IReadOnlyList<OutputPlan> plans = [];
+        if (jacks.Outputs > 0)
+        {
+            switch (OutputPlanner.Plans(pieces, jacks.Outputs, jacks.Use(halves)))
+            {
+                case PlanResult.Planned planned:
+                    plans = planned.Plans;
+                    break;
+                case PlanResult.Refused refused:
+                    return Problems.Refused(refused.Why);
+            }
+        }
+
+        return TypedResults.Ok(new OutputsView(
+            jacks.Outputs, jacks.InPairs, FamilyTree.Order([.. kit.Pieces.Select(p => p.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
+            Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)]));
+    }
+
+    private static PlanView Of(Template template, ChannelId channel, OutputPlan plan, string act)
+    {
+        var edits = SplitBatch.Of(template, channel, plan);
+        var after = Batch.Apply(template, edits) is BatchResult.Applied applied
+            ? applied.Template
+            : throw new InvalidOperationException("A plan made a batch that does not apply.");
+        return new(plan.Outputs, plan.LikenessKept, LinesOf(after, channel, template), edits, EditWords.OfBatch(edits, template), Weight.PercentOf(after, act));
+    }
+
+    private static OutputLine[] LinesOf(Template template, ChannelId channel, Template before)
+    {
+        var kit = ((InstrumentSource)template.Channels[channel].Source!).Kit!;
+        ChannelId? At(int number) => number == 1 ? channel : template.Channels.FirstOrDefault(c => c.Source is OutputSource s && s.Instrument == channel && s.Output == number)?.Id;
+        return [.. from number in Enumerable.Range(1, kit.Outputs.Count)
+                   let at = At(number)
+                   let output = kit.Outputs[number - 1]
+                   select new OutputLine(
+                       number, output.Name, kit.JackLabel(number), output.Format, [.. kit.Pieces.Select((p, i) => (p, i)).Where(x => x.p.Output == number).Select(x => x.i)],
+                       at, at is { } there && !before.Channels.Contains(there))];
+    }
+
+    private static async Task<Results<Ok<LineView>, ProblemHttpResult>> FireAsync(Template template, LineRequest asked, MediaStore media, CancellationToken cancellation)
+    {
+        if (LineSource.AllOf(template, asked.Act).FirstOrDefault(s => s.Channel == asked.Channel && s.Note == asked.Note) is not { } source)
+            return Problems.Refused(new Refusal.Missing("source", $"{asked.Channel} {asked.Note}", "that the line check could fire in this act"));
+        await Gate.WaitAsync(cancellation);
+        try
+        {
+            var row = await Task.Run(() => LineCheck.Fire(template, asked.Act, source, media, cancellation), cancellation);
+            return TypedResults.Ok(new LineView(row.Source, row.Verdict, row.Places, row.Missing, row.Entries));
+        }
+        finally
+        {
+            Gate.Release();
+        }
+    }
+}

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { ChannelRow, Kit, OutputsView } from '@/api/types'
+
+/** Which instrument, what it has, and what can be done with all of it. */
+const props = defineProps<{
+  kits: ChannelRow[]
+  channel: string
+  kit: Kit
+  view: OutputsView
+  running: boolean
+  fired: number
+  sources: number
+}>()
+const halves = defineModel<boolean>('halves', { required: true })
+defineEmits<{ choose: [channel: string]; swap: []; fire: [] }>()
+
+const about = computed(() => {
+  const far = props.kit.pieces.filter((p) => p.note === null).length
+  const pieces = `${props.kit.pieces.length - far} pieces${far ? ` and ${far} far microphones` : ''}`
+  const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'} to split to`
+  return `${pieces} · ${outputs}${props.kit.firstReserved ? ', the first kept for the rest' : ''}`
+})
+</script>
+
+<template>
+  <div class="head">
+    <select
+      v-if="kits.length > 1"
+      class="field"
+      aria-label="Instrument"
+      :value="channel"
+      @change="$emit('choose', ($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="row in kits" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
+    </select>
+    <h2 v-else>{{ kits[0]?.channel.name }}</h2>
+    <span class="quiet about">{{ about }}</span>
+    <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
+      <input v-model="halves" type="checkbox" @keydown.stop /> Mono pieces share a pair
+    </label>
+    <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
+    <button type="button" class="plain" @click="$emit('fire')">
+      {{ running ? `Stop, ${fired} of ${sources}` : 'Fire all' }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+}
+
+h2 {
+  font-size: 20px;
+}
+
+.about {
+  flex: 1;
+  min-width: 220px;
+}
+
+.halves {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  color: var(--text-2);
+}
+
+.halves input {
+  accent-color: var(--lamp);
+}
+</style>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import PieceFacts from './PieceFacts.vue'
+import type { useLineCheck } from './useLineCheck'
+import type { useOutputs } from './useOutputs'
+import type { LineRow } from '@/api/types'
+import FindingCard from '@/parts/FindingCard.vue'
+import { useDocument } from '@/state/document'
+import { useFindings } from '@/state/findings'
+
+/** What the plan that is looked at would do, what is known of the chosen piece, and what was found. */
+const props = defineProps<{
+  outputs: ReturnType<typeof useOutputs>
+  check: ReturnType<typeof useLineCheck>
+  channel: string
+  chosen?: number
+}>()
+const emit = defineEmits<{ show: [channel: string]; leave: [] }>()
+const document = useDocument()
+const findings = useFindings()
+const mostWords = 7
+
+const plan = computed(() => props.outputs.plan.value)
+const kit = computed(() => props.outputs.kit.value)
+const piece = computed(() => (props.chosen === undefined ? undefined : kit.value?.pieces[props.chosen]))
+const found = computed(() => findings.open.filter((finding) => finding.group === 'Outputs'))
+const shares = computed(() => (plan.value?.lines ?? []).filter((line) => line.number > 1 && line.pieces.length > 1))
+function saidOf(row: LineRow) {
+  if (row.verdict === 'nowhere') return 'nobody hears it'
+  if (row.verdict === 'elsewhere') return 'also where it does not belong'
+  if (row.verdict === 'too-often') return 'close on more than one channel'
+  return `not on ${row.missing.map((id) => document.rows.get(id)?.channel.name).join(', ')}`
+}
+
+const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.name).join(', ')
+</script>
+
+<template>
+  <aside class="side" aria-label="The plan and the chosen piece">
+    <template v-if="plan">
+      <h2>{{ plan.outputs }} {{ plan.outputs === 1 ? 'output' : 'outputs' }}</h2>
+      <template v-if="plan.edits.length">
+        <ul>
+          <li v-for="(word, i) in plan.words.slice(0, mostWords)" :key="i">{{ word }}</li>
+          <li v-if="plan.words.length > mostWords">and {{ plan.words.length - mostWords }} more</li>
+        </ul>
+        <div class="ways">
+          <button type="button" class="plain do" @click="outputs.apply">Split it so</button>
+          <button type="button" class="plain bare" @click="emit('leave')">Leave it as it is</button>
+        </div>
+        <p v-if="document.refusal" class="trouble" role="alert">{{ document.refusal.sentence }}</p>
+      </template>
+      <p v-else class="proven">It is split like this.</p>
+      <section v-if="shares.length">
+        <h3>What shares</h3>
+        <p v-for="line in shares" :key="line.number" class="share">
+          <span class="jack">{{ line.jackLabel }}</span>{{ namesOf(line.pieces) }}
+        </p>
+      </section>
+    </template>
+    <h2 v-else-if="!piece">Outputs</h2>
+    <PieceFacts
+      v-if="piece"
+      :key="piece.name"
+      :channel="channel"
+      :piece="piece"
+      :kit="kit!"
+      :row="piece.note === null ? undefined : check.rows.get(piece.note!)"
+      :second="!!plan"
+      @show="emit('show', $event)"
+    />
+    <p v-else class="faint">
+      Move the slider to see each plan; choose a piece to hear where it arrives, to keep it alone or on the first
+      output.
+    </p>
+    <section>
+      <h3>Line check</h3>
+      <p v-if="check.rows.size === 0" class="faint">Fire all to see whether every piece arrives where it belongs.</p>
+      <template v-else>
+        <p>
+          Fired {{ check.rows.size }} of {{ check.sources.value.length }}.
+          <span v-if="check.wrong.value.length === 0" class="proven">Each where it belongs.</span>
+        </p>
+        <p v-for="row in check.wrong.value" :key="row.source.note ?? 0" class="trouble">
+          {{ row.source.name }}: {{ saidOf(row) }}
+        </p>
+      </template>
+      <p v-if="check.trouble.value" class="trouble" role="alert">{{ check.trouble.value }}</p>
+    </section>
+    <section v-if="found.length" class="found">
+      <h3>{{ found.length }} {{ found.length === 1 ? 'finding' : 'findings' }}</h3>
+      <FindingCard v-for="finding in found" :key="finding.key" :finding="finding" @go="emit('show', $event)" />
+    </section>
+    <p class="keys faint">
+      <kbd>,</kbd> <kbd>.</kbd> coarser, finer · <kbd>↑</kbd> <kbd>↓</kbd> pieces · <kbd>Enter</kbd> hear ·
+      <kbd>A</kbd> alone · <kbd>R</kbd> with the rest · <kbd>P</kbd> by the plan · <kbd>F</kbd> fire all
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+.side {
+  border-left: 1px solid var(--line-soft);
+  background: var(--panel);
+  padding: 14px 18px 20px;
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+}
+
+h2 {
+  font-size: 20px;
+  margin-bottom: 6px;
+}
+
+section {
+  border-top: 1px solid var(--line-soft);
+  margin-top: 12px;
+  padding-top: 10px;
+}
+
+h3 {
+  font-size: 14px;
+  margin-bottom: 6px;
+}
+
+p {
+  margin: 0 0 5px;
+}
+
+ul {
+  margin: 0 0 8px;
+  padding-left: 16px;
+}
+
+.ways {
+  display: flex;
+  gap: 6px;
+}
+
+.do {
+  color: var(--lamp);
+  border-color: color-mix(in srgb, var(--lamp) 45%, transparent);
+}
+
+.share {
+  display: flex;
+  gap: 10px;
+}
+
+.jack {
+  flex: 0 0 44px;
+  color: var(--text-2);
+}
+
+.proven {
+  color: var(--proven);
+}
+
+.trouble {
+  color: var(--blocker);
+}
+
+.keys {
+  margin-top: auto;
+  padding-top: 16px;
+  line-height: 1.8;
+}
+</style>

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import CoarseSlider from './CoarseSlider.vue'
+import FamilyBands from './FamilyBands.vue'
+import OutputsHead from './OutputsHead.vue'
+import OutputsPanel from './OutputsPanel.vue'
+import SwapDialog from './SwapDialog.vue'
+import { useLineCheck } from './useLineCheck'
+import { useOutputKeys } from './useOutputKeys'
+import { useOutputs } from './useOutputs'
+import DocumentTitle from '@/views/order/DocumentTitle.vue'
+import type { DocumentKind } from '@/api/types'
+import { useDocument } from '@/state/document'
+import { useNews } from '@/state/useNews'
+
+const props = defineProps<{ kind: DocumentKind; id: string; channel?: string }>()
+const document = useDocument()
+const router = useRouter()
+const swapping = ref(false)
+const chosen = ref<number>()
+useNews()
+
+const kits = computed(() =>
+  document.instruments.filter((r) => r.channel.source?.type === 'instrument' && r.channel.source.kit),
+)
+const channel = computed(() => {
+  const asked = props.channel ?? document.selectedId
+  return (kits.value.find((r) => r.channel.id === asked) ?? kits.value[0])?.channel.id
+})
+const outputs = useOutputs(channel)
+const { view, halves, looked, trouble, kit, plan, lines, standing, pieces } = outputs
+const check = useLineCheck(view)
+
+watch(
+  () => [props.kind, props.id] as const,
+  ([kind, id]) => void document.open(kind, id),
+  { immediate: true },
+)
+// What is pressed sounds by the chosen channel.
+watch(channel, (id) => id && document.choose(id), { immediate: true })
+watch([channel, () => document.head?.id], () => (chosen.value = undefined))
+
+useEventListener(window, 'keydown', useOutputKeys({ outputs, check, channel, chosen }))
+
+const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
+
+function show(id: string) {
+  document.choose(id)
+  void router.push(orderPath.value)
+}
+</script>
+
+<template>
+  <DocumentTitle />
+  <main v-if="document.missing" class="nothing">There is no such {{ kind }}.</main>
+  <main v-else-if="document.head?.id === id && !channel" class="nothing">
+    <h2>No kit here yet</h2>
+    <p class="quiet">
+      A drum machine or any instrument with several outputs is split here.
+      <RouterLink :to="orderPath">Add one in the running order</RouterLink>, then come back.
+    </p>
+  </main>
+  <main v-else-if="view && kit && channel" class="outputs">
+    <section class="sheet" aria-label="Pieces and outputs">
+      <OutputsHead
+        v-model:halves="halves"
+        :kits="kits"
+        :channel="channel"
+        :view="view"
+        :kit="kit"
+        :running="check.running.value"
+        :fired="check.rows.size"
+        :sources="check.sources.value.length"
+        @choose="router.replace(`/${kind}s/${id}/outputs/${$event}`)"
+        @swap="swapping = true"
+        @fire="check.fireAll"
+      />
+      <div v-if="view.plans.length" class="coarse">
+        <CoarseSlider :plans="view.plans" :looked="looked" :standing="standing" @look="looked = $event" />
+        <span
+          ><b>{{ lines.filter((l) => l.pieces.length && l.number > 1).length }}</b> splits</span
+        >
+        <span>{{ (plan?.weightPercent ?? view.weightPercent).toFixed(1) }} % of a core</span>
+        <span v-if="plan || standing >= 0"
+          >likeness kept {{ Math.round(100 * (plan ?? view.plans[standing]!).likenessKept) }} %</span
+        >
+        <span v-else class="faint">as set by hand</span>
+      </div>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <FamilyBands
+        :pieces="pieces"
+        :lines="lines"
+        :chosen="chosen"
+        :firing="check.firing.value"
+        :rows="check.rows"
+        :name-of="(at) => document.rows.get(at)?.channel.name"
+        @choose="chosen = $event"
+        @fire="check.fire"
+        @open="show"
+      />
+    </section>
+    <OutputsPanel
+      :outputs="outputs"
+      :check="check"
+      :channel="channel"
+      :chosen="chosen"
+      @show="show"
+      @leave="looked = undefined"
+    />
+    <SwapDialog v-model:open="swapping" :channel="channel" />
+  </main>
+  <main v-else class="nothing faint">{{ trouble ?? 'Opening…' }}</main>
+</template>
+
+<style scoped>
+.outputs {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 318px;
+  min-height: 0;
+}
+
+.sheet {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  padding: 12px 18px 0;
+}
+
+.coarse {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 20px;
+  margin: 4px 0 8px;
+  color: var(--text-2);
+}
+
+.coarse b {
+  color: var(--text);
+}
+
+.trouble {
+  margin: 0 0 8px;
+  color: var(--blocker);
+}
+
+.nothing {
+  padding: 24px 18px;
+}
+
+@media (max-width: 900px) {
+  .outputs {
+    grid-template-columns: minmax(0, 1fr);
+    overflow: auto;
+  }
+}
+</style>

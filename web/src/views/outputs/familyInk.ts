@@ -1,0 +1,18 @@
+import type { Piece } from '@/api/types'
+
+/** Hues from which families take theirs in turn; the lamp's amber and its neighbours are left out. */
+const hues = [25, 350, 320, 285, 255, 225, 195, 165, 140, 115]
+
+/** The family that a piece is drawn with: the second part of its path, or the first where there is no other. */
+export function familyOf(piece: Piece): string {
+  const parts = piece.family.split('/').filter(Boolean)
+  return parts[1] ?? parts[0] ?? ''
+}
+
+/** A hue for each family, in the order in which they stand. */
+export function familyHues(pieces: Piece[]): Map<string, number> {
+  const families = [...new Set(pieces.map(familyOf))]
+  return new Map(families.map((family, i) => [family, hues[i % hues.length]!]))
+}
+
+export const spoken = (family: string) => family.charAt(0).toUpperCase() + family.slice(1)

@@ -1,0 +1,71 @@
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { outputsOf } from './outputCalls'
+import { sentenceOf } from '@/api/client'
+import type { OutputLine, OutputsView, Piece } from '@/api/types'
+import { useDocument } from '@/state/document'
+
+/** The outputs of one instrument: as they are, or as one of the plans would have them. */
+export function useOutputs(channel: Ref<string | undefined>) {
+  const document = useDocument()
+  const view = shallowRef<OutputsView>()
+  const halves = ref(false)
+  /** Place of the plan that is looked at; undefined for what is there. */
+  const looked = ref<number>()
+  const trouble = ref<string>()
+  let asking = 0
+
+  const kit = computed(() => {
+    const source = channel.value ? document.rows.get(channel.value)?.channel.source : undefined
+    return source?.type === 'instrument' ? (source.kit ?? undefined) : undefined
+  })
+  const plan = computed(() => (looked.value === undefined ? undefined : view.value?.plans[looked.value]))
+  const lines = computed(() => (plan.value?.lines ?? view.value?.now ?? []) as OutputLine[])
+  /** The plan that has been applied, if any. */
+  const standing = computed(() => view.value?.plans.findIndex((p) => p.edits.length === 0) ?? -1)
+  const pieces = computed(() =>
+    (view.value?.order ?? []).flatMap((index) => {
+      const piece = kit.value?.pieces[index] as Piece | undefined
+      return piece ? [{ index, piece }] : []
+    }),
+  )
+
+  async function fetchOutputs() {
+    const head = document.head
+    if (!head || !channel.value || !kit.value) return (view.value = undefined)
+    const mine = ++asking
+    try {
+      const answer = await outputsOf(document.kind, head.id, channel.value, document.act, halves.value)
+      if (mine !== asking) return
+      view.value = answer
+      trouble.value = undefined
+      if (looked.value !== undefined && !answer.plans[looked.value]) looked.value = undefined
+    } catch (error) {
+      if (mine === asking) trouble.value = sentenceOf(error)
+    }
+  }
+
+  /** One step along the plans, from what is there to the nearest of them. */
+  function step(by: number) {
+    const count = view.value?.plans.length ?? 0
+    if (count === 0) return
+    const used = (view.value?.now ?? []).filter((line) => line.number > 1 && line.pieces.length > 0).length
+    const from = looked.value ?? (standing.value >= 0 ? standing.value : Math.max(0, used - 1))
+    looked.value = Math.min(count - 1, Math.max(0, from + by))
+  }
+
+  async function apply() {
+    if (!plan.value || !(await document.edit(plan.value.edits, channel.value))) return
+    looked.value = undefined
+  }
+
+  watch(channel, () => {
+    looked.value = undefined
+    view.value = undefined
+    halves.value = kit.value?.outputs[0]?.format === 'stereo' && kit.value.outputs.some((o) => o.format === 'mono')
+  })
+  watch(() => [document.head?.id, document.head?.revision, document.act, channel.value, halves.value], fetchOutputs, {
+    immediate: true,
+  })
+
+  return { view, halves, looked, trouble, kit, plan, lines, standing, pieces, step, apply }
+}
