@@ -7,7 +7,7 @@ public static class FamilyTree
 {
     private static readonly string[] Ordered =
     [
-        "drums", "drums/kick", "drums/deep", "drums/snare", "drums/side", "drums/hands", "drums/toms", "drums/frame", "drums/hats", "drums/cymbals", "drums/overheads", "drums/rooms",
+        "drums", "drums/kick", "drums/deep", "drums/snare", "drums/side", "drums/frame", "drums/hands", "drums/toms", "drums/hats", "drums/cymbals", "drums/overheads", "drums/rooms",
         "percussion", "percussion/hands", "percussion/skins", "percussion/shakers", "percussion/wood", "percussion/metal",
     ];
 

@@ -11,8 +11,8 @@ public static class LineCheck
     /// <summary>What is quieter than this has not arrived.</summary>
     public const double HeardDbfs = -90;
 
-    /// <summary>Long enough for the far microphones and the longest latency.</summary>
-    private const double Seconds = 1;
+    /// <summary>Long enough for far microphones, latency and the first repeat of an echo.</summary>
+    private const double Seconds = 3;
 
     /// <param name="source">One of <see cref="LineSource.AllOf"/>.</param>
     public static LineRow Fire(Template template, string act, LineSource source, IMediaShelf? shelf = null, CancellationToken cancellation = default)
@@ -24,8 +24,8 @@ public static class LineCheck
         var sound = Renderer.Render(alone, new(act, AroundTheMain(template, source)), shelf: shelf, cancellation: cancellation);
         var places = sound.Channels.Where(c => c.Reading?.PeakDbfs >= HeardDbfs)
             .Select(c => new LinePlace(c.Channel, c.Reading!.PeakDbfs, expected.Contains(c.Channel))).ToList();
-        // A render meters what leads to where it listens.
-        var missing = expected.Where(e => places.TrueForAll(p => p.Channel != e) && (e == source.Channel || LeadsToMain(template, e))).ToSequence();
+        // A render meters what leads to where it listens, and the echo of an echo may come after its end.
+        var missing = expected.Where(e => places.TrueForAll(p => p.Channel != e) && (e == source.Channel || LeadsToMain(template, e)) && !IsFedByReturnsAlone(template, e, expected)).ToSequence();
         return new(source, places.ToSequence(), missing, Entries(template, act, source).Select(c => c.Id).ToSequence());
     }
 
@@ -79,6 +79,10 @@ public static class LineCheck
     /// <summary>A direct channel is listened to itself.</summary>
     private static ChannelId? AroundTheMain(Template template, LineSource source) =>
         template.Channels[source.Channel].Kind == ChannelKind.Direct ? source.Channel : null;
+
+    private static bool IsFedByReturnsAlone(Template template, ChannelId channel, IReadOnlySet<ChannelId> reached) =>
+        template.Channels[channel].Kind == ChannelKind.Return
+        && reached.Where(r => Fed(template, template.Channels[r]).Any(to => to.Id == channel)).All(r => template.Channels[r].Kind == ChannelKind.Return);
 
     private static bool LeadsToMain(Template template, ChannelId channel)
     {

@@ -7,7 +7,7 @@ using static HomeStage.Server.Demo.Parts;
 
 namespace HomeStage.Server.Demo;
 
-/// <summary>The small template that opens by default: a kit in three channels, keys and bass, two voices, one echo.</summary>
+/// <summary>The small template that opens by default: a kit over ten mono outputs, keys and bass, two voices, one echo.</summary>
 internal static class FirstRehearsal
 {
     public const string Name = "First Rehearsal";
@@ -17,15 +17,16 @@ internal static class FirstRehearsal
     public static Edit[] Edits() =>
     [
         new Describe(Name, "Sketches", ["small", "drum set", "two voices"],
-            "Opens at once. Kick and snare have channels of their own; the other ten pieces stay on the kit's channel."),
+            "Opens at once. The kit leaves by nine mono outputs; while writing, kick and snare stand on stage and the other splits run behind the curtain."),
         new SetTimeline(new(96, new(4, 4), [new("Verse", 8), new("Chorus", 8)])),
         new AddInsert(EmptyStage.Main, Limiter(4, -1)),
         new AddInsert(EmptyStage.MixBus, Compressor(-14, 1.8, ("attack-ms", 30), ("release-ms", 180))),
         Bus("drums", "Drums", "mix-bus", 38, -1),
-        Player("breakwater", "Breakwater Kit", "drums", InstrumentCatalogue.Breakwater, -4, 0, Coarse(), [Verse(), Chorus()],
+        Player("breakwater", "Breakwater Kit", "drums", InstrumentCatalogue.Breakwater, -4, 0, StandInKits.Breakwater, [Verse(), Chorus()],
             Equaliser(("high-shelf-db", 1.5))),
         Split("kick", "Kick", "drums", "breakwater", 2, -3, ChannelFormat.Mono, Equaliser(("low-shelf-hz", 70), ("low-shelf-db", 2), ("bell-1-hz", 320), ("bell-1-db", -3)), Compressor(-16, 3)),
         Split("snare", "Snare", "drums", "breakwater", 3, -5, ChannelFormat.Mono, Equaliser(("low-cut", 1), ("low-cut-hz", 110)), Compressor(-18, 3)),
+        .. Others(),
         Bus("instruments", "Instruments", "mix-bus", 145, -2),
         Player("bellbuoy", "Bellbuoy", "instruments", InstrumentCatalogue.Bellbuoy, -5, -0.15, null, [Keys()], Equaliser(("low-cut", 1), ("low-cut-hz", 120))),
         Player("undertow", "Undertow", "instruments", InstrumentCatalogue.Undertow, -6, 0, null, [Bass()], Equaliser(("high-cut", 1), ("high-cut-hz", 4000)), Compressor(-20, 3)),
@@ -36,11 +37,14 @@ internal static class FirstRehearsal
         Send("bellbuoy", "echo", -14), Send("snare", "echo", -20), Send("voice", "echo", -12), Send("second-voice", "echo", -12),
     ];
 
-    /// <summary>The kit with kick and snare on outputs of their own and everything else on the first.</summary>
-    private static Kit Coarse()
+    /// <summary>The splits that are not looked at while writing: outputs 4 to 10, each where its piece stands.</summary>
+    private static IEnumerable<Edit> Others()
     {
-        var kit = StandInKits.Breakwater;
-        return kit with { Pieces = kit.Pieces.Select(p => p.Output is 2 or 3 ? p : p with { Output = 1 }).ToSequence() };
+        foreach (var (id, output, pan) in new[] { ("clap", 4, 0.1), ("hats", 5, 0.25), ("tom-high", 6, -0.2), ("tom-low", 7, 0.3), ("ride", 8, 0.4), ("crash", 9, -0.4), ("shaker", 10, -0.3) })
+        {
+            var split = Split(id, StandInKits.Breakwater.Outputs[output - 1].Name, "drums", "breakwater", output, -4, ChannelFormat.Mono);
+            yield return new AddChannel(split.Channel with { Pan = pan, Stages = Map<StageState>.Empty.With("write", StageState.BehindTheCurtain) });
+        }
     }
 
     private static Pattern Verse() => Sketch.Beats("Verse beat", Sketch.Sixteenth, ["Verse"],

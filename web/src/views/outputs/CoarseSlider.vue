@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { PlanView } from '@/api/types'
 
 /** Moves through the computed plans, from one output for all to one for each. */
-const props = defineProps<{ plans: PlanView[]; looked?: number; standing: number }>()
+const props = defineProps<{ plans: PlanView[]; looked?: number; standing: number; used: number }>()
 const emit = defineEmits<{ look: [place: number | undefined] }>()
 const place = computed(() => props.looked ?? (props.standing >= 0 ? props.standing : undefined))
 const says = computed(() =>
@@ -29,7 +29,7 @@ const left = (i: number) => (props.plans.length < 2 ? 0 : (100 * i) / (props.pla
         min="0"
         :max="plans.length - 1"
         step="1"
-        :value="place ?? 0"
+        :value="place ?? Math.min(plans.length - 1, Math.max(0, used - 1))"
         :class="{ byHand: place === undefined }"
         aria-label="Coarse to fine: outputs"
         :aria-valuetext="says"

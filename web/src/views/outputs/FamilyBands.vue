@@ -22,7 +22,7 @@ const outputWidth = 248
 
 const shown = computed(() => props.lines.filter((line) => line.pieces.length > 0 || line.channel !== null))
 const free = computed(() => props.lines.length - shown.value.length)
-const rowHeight = computed(() => Math.min(30, Math.max(19, (height.value - 4) / Math.max(1, props.pieces.length))))
+const rowHeight = computed(() => Math.min(36, Math.max(19, (height.value - 4) / Math.max(1, props.pieces.length))))
 const lineHeight = computed(() =>
   Math.min(52, Math.max(24, (props.pieces.length * rowHeight.value) / Math.max(1, shown.value.length))),
 )

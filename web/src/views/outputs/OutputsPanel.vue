@@ -119,6 +119,12 @@ section {
   padding-top: 10px;
 }
 
+.side > section:first-child {
+  border: 0;
+  margin: 0;
+  padding: 0;
+}
+
 h3 {
   font-size: 14px;
   margin-bottom: 6px;

@@ -78,7 +78,13 @@ function show(id: string) {
         @fire="check.fireAll"
       />
       <div v-if="view.plans.length" class="coarse">
-        <CoarseSlider :plans="view.plans" :looked="looked" :standing="standing" @look="looked = $event" />
+        <CoarseSlider
+          :plans="view.plans"
+          :looked="looked"
+          :standing="standing"
+          :used="outputs.used.value"
+          @look="looked = $event"
+        />
         <span
           ><b>{{ lines.filter((l) => l.pieces.length && l.number > 1).length }}</b> splits</span
         >

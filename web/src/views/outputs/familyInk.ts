@@ -1,7 +1,7 @@
 import type { Piece } from '@/api/types'
 
 /** Hues from which families take theirs in turn; the lamp's amber and its neighbours are left out. */
-const hues = [25, 350, 320, 285, 255, 225, 195, 165, 140, 115]
+const hues = [25, 0, 335, 310, 285, 260, 235, 210, 185, 160, 135, 115]
 
 /** The family that a piece is drawn with: the second part of its path, or the first where there is no other. */
 export function familyOf(piece: Piece): string {

@@ -22,6 +22,10 @@ export function useOutputs(channel: Ref<string | undefined>) {
   const lines = computed(() => (plan.value?.lines ?? view.value?.now ?? []) as OutputLine[])
   /** The plan that has been applied, if any. */
   const standing = computed(() => view.value?.plans.findIndex((p) => p.edits.length === 0) ?? -1)
+  /** How many splits carry pieces now: where the slider stands while no plan is. */
+  const used = computed(
+    () => (view.value?.now ?? []).filter((line) => line.number > 1 && line.pieces.length > 0).length,
+  )
   const pieces = computed(() =>
     (view.value?.order ?? []).flatMap((index) => {
       const piece = kit.value?.pieces[index] as Piece | undefined
@@ -48,8 +52,7 @@ export function useOutputs(channel: Ref<string | undefined>) {
   function step(by: number) {
     const count = view.value?.plans.length ?? 0
     if (count === 0) return
-    const used = (view.value?.now ?? []).filter((line) => line.number > 1 && line.pieces.length > 0).length
-    const from = looked.value ?? (standing.value >= 0 ? standing.value : Math.max(0, used - 1))
+    const from = looked.value ?? (standing.value >= 0 ? standing.value : Math.max(0, used.value - 1))
     looked.value = Math.min(count - 1, Math.max(0, from + by))
   }
 
@@ -67,5 +70,5 @@ export function useOutputs(channel: Ref<string | undefined>) {
     immediate: true,
   })
 
-  return { view, halves, looked, trouble, kit, plan, lines, standing, pieces, step, apply }
+  return { view, halves, looked, trouble, kit, plan, lines, standing, used, pieces, step, apply }
 }
