@@ -1,6 +1,8 @@
+using System.IO.Compression;
 using System.Net;
 using System.Text;
 using HomeStage.Formats.Midi;
+using HomeStage.Formats.Wave;
 
 namespace HomeStage.Server.Tests;
 
@@ -48,7 +50,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
 
     [Theory]
     [InlineData("midi", "not a midi file at all", "not-midi")]
-    [InlineData("kit-table", "name,note\nKick,36", "columns")]
+    [InlineData("kit-file", "name,note\nKick,36", "columns")]
     public async Task File_ThatIsWrong_IsRefusedInWords(string what, string text, string code)
     {
         var answer = await SendAsync(what, "tidewater", Encoding.UTF8.GetBytes(text));
@@ -87,9 +89,49 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     [Fact]
     public async Task KitTable_GivesPiecesForTheKit()
     {
-        var kit = await RunningServer.JsonOf(await SendAsync("kit-table", "tidewater", "name,note,family,output\nKick,36,drums/kick,2\n"u8.ToArray()));
+        var kit = (await RunningServer.JsonOf(await SendAsync("kit-file", "tidewater", "name,note,family,output\nKick,36,drums/kick,2\n"u8.ToArray())))["kit"]!;
 
         Assert.Equal(("Kick", 36, 8), (kit["pieces"]![0]!["name"]!.ToString(), (int)kit["pieces"]![0]!["note"]!, kit["outputs"]!.AsArray().Count));
+    }
+
+    [Fact]
+    public async Task KitNames_AreReadAndWritten_AndATableIsReadBackAsItWas()
+    {
+        var path = $"/api/templates/{await server.TemplateAsync("Night Ferry")}/channels/tidewater";
+        var names = await server.Client.GetByteArrayAsync($"{path}/kit.midnam");
+        var table = await server.Client.GetByteArrayAsync($"{path}/kit.csv");
+
+        var byNames = (await RunningServer.JsonOf(await SendAsync("kit-file", "tidewater", names)))["kit"]!["pieces"]!;
+        var byTable = (await RunningServer.JsonOf(await SendAsync("kit-file", "tidewater", table)))["kit"]!["pieces"]!;
+
+        var now = (await server.GetAsync($"/api/templates/{await server.TemplateAsync("Night Ferry")}"))["channels"]!.AsArray().Single(c => c!["channel"]!["id"]!.ToString() == "tidewater")!["channel"]!["source"]!["kit"]!["pieces"]!;
+        Assert.Equal(now.ToJsonString(), byNames.ToJsonString());
+        Assert.Equal(now.AsArray().Select(p => (p!["name"]!.ToString(), (int)p["note"]!, (int)p["output"]!, (int)p["importance"]!)), byTable.AsArray().Select(p => (p!["name"]!.ToString(), (int)p["note"]!, (int)p["output"]!, (int)p["importance"]!)));
+    }
+
+    [Fact]
+    public async Task ASampledKit_IsPutOnTheShelf_AndPlays()
+    {
+        using var upload = new MemoryStream();
+        using (var zip = new ZipArchive(upload, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            void Add(string name, byte[] bytes)
+            {
+                using var entry = zip.CreateEntry(name).Open();
+                entry.Write(bytes);
+            }
+
+            Add("kit.sfz", "<region> key=36 region_label=Thud sample=thud.wav output=0"u8.ToArray());
+            using var wave = new MemoryStream();
+            WaveWriter.Write(new([.. Enumerable.Range(0, 4800).Select(i => 0.5f)], [.. Enumerable.Range(0, 4800).Select(i => 0.5f)], 48000, 0), WaveDepth.Int24, wave);
+            Add("thud.wav", wave.ToArray());
+        }
+
+        var answer = await RunningServer.JsonOf(await SendAsync("kit-file", "tidewater", upload.ToArray()));
+
+        var piece = Assert.Single(answer["kit"]!["pieces"]!.AsArray())!;
+        Assert.Equal(("Thud", 36, 1, "drums/kick"), (piece["name"]!.ToString(), (int)piece["note"]!, (int)piece["output"]!, piece["family"]!.ToString()));
+        Assert.Contains((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == piece["sample"]!["content"]!.ToString());
     }
 
     [Theory]
@@ -98,7 +140,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     [InlineData("NOT-AN-ID")]
     public async Task File_ForAChannelThatPlaysNoKit_IsNotFound(string channel)
     {
-        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync("kit-table", channel, [])).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await SendAsync("kit-file", channel, [])).StatusCode);
     }
 
     private async Task<HttpResponseMessage> SendAsync(string what, string channel, byte[] bytes) =>

@@ -99,14 +99,14 @@ test('a file that is none gets a sentence and changes nothing', async () => {
   const before = await stage.get(`/api/templates/${id}`)
   await page.locator('input[aria-label="A MIDI file"]').setInputFiles({ name: 'noise.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing of the kind') })
   await page.getByRole('alert').filter({ hasText: 'not a Standard MIDI File' }).waitFor()
-  await page.locator('input[aria-label="A table of pieces (CSV)"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('name,note\nKick,36') })
+  await page.locator('input[aria-label^="A kit: a table"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('name,note\nKick,36') })
   await page.getByRole('alert').filter({ hasText: 'must name the columns' }).waitFor()
   assert.deepEqual(await stage.get(`/api/templates/${id}`), before)
 })
 
 test('a table of pieces becomes the kit', async () => {
   const table = 'name,note,family,output\nBoom,36,drums/kick,2\nCrack,38,drums/snare,3\nTick,42,drums/hats,1\n'
-  await page.locator('input[aria-label="A table of pieces (CSV)"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+  await page.locator('input[aria-label^="A kit: a table"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
   await page.getByRole('complementary').getByText('3 pieces, 10 outputs').first().waitFor()
 })
 

@@ -35,6 +35,12 @@ public static class KitRules
             return new Refusal.OutOfRange($"The pan of {piece.Name}", piece.Pan, -1, 1, "");
         if (piece.Sample?.Check() is { } badSample)
             return badSample;
+        if (piece.Layers.Count > 0 && piece.Sample is null)
+            return new Refusal.WrongPlace(piece.Name, "has sounds for harder strokes and none for the softest");
+        if (piece.Layers.Select(l => l.Sample.Check()).FirstOrDefault(r => r is not null) is { } badLayer)
+            return badLayer;
+        if (piece.Layers.Select(l => l.FromVelocity).Prepend(1).Append(128).ToList() is var steps && steps.Zip(steps.Skip(1)).Any(s => s.Second <= s.First))
+            return new Refusal.WrongPlace(piece.Name, "has layers whose velocities do not rise from 2 to 127");
         return TextRules.Name("A piece's name", piece.Name) ?? TextRules.Note($"The family of {piece.Name}", piece.Family, TextRules.LongestName);
     }
 }

@@ -14,6 +14,9 @@ public sealed record Piece(string Name, int? Note, string Family, int Output, Dr
 {
     public const int MostImportance = 9;
 
+    /// <summary>Other sounds for harder strokes, by ascending velocity; <see cref="Sample"/> plays below the first of them.</summary>
+    public Sequence<SampleLayer> Layers { get; init; } = [];
+
     /// <summary>Whether it needs two sides when it leaves alone.</summary>
     public ChannelFormat Format { get; init; } = ChannelFormat.Mono;
 
@@ -33,6 +36,10 @@ public sealed record Piece(string Name, int? Note, string Family, int Output, Dr
     public static Piece Far(string name, string family, int output, Microphone hears) =>
         new(name, null, family, output, null) { Format = ChannelFormat.Stereo, Hears = hears };
 }
+
+/// <summary>A sound that plays from a velocity up.</summary>
+/// <param name="FromVelocity">In [2, 127].</param>
+public sealed record SampleLayer(int FromVelocity, MediaRef Sample);
 
 /// <summary>What a person has said of a piece's place.</summary>
 public enum PieceStay

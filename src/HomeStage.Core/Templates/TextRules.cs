@@ -1,7 +1,7 @@
 namespace HomeStage.Core.Templates;
 
 /// <summary>How long the words of a template may be.</summary>
-internal static class TextRules
+public static class TextRules
 {
     public const int LongestName = 80;
     public const int LongestSection = 40;

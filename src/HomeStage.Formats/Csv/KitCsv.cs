@@ -7,8 +7,9 @@ using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Csv;
 
-/// <summary>Reads the pieces of a kit from a table: name, note, family, output, in any order of columns.</summary>
-/// <remarks>RFC 4180 with a header line; comma, semicolon or tab.</remarks>
+/// <summary>The pieces of a kit as a table: name, note, family, output, in any order of columns; format, importance and microphone
+/// where they are there.</summary>
+/// <remarks>RFC 4180 with a header line; comma, semicolon or tab. A far microphone has no note and says where it stands.</remarks>
 public static class KitCsv
 {
     public const int MostBytes = 256 * 1024;
@@ -39,6 +40,39 @@ public static class KitCsv
         }
     }
 
+    /// <summary>With a header line and lines that end as RFC 4180 has them.</summary>
+    public static byte[] Write(Kit kit)
+    {
+        using var text = new StringWriter(CultureInfo.InvariantCulture);
+        using (var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n" }))
+        {
+            foreach (var column in Needed.Concat(["format", "importance", "microphone"]))
+                csv.WriteField(column);
+            foreach (var piece in kit.Pieces)
+            {
+                csv.NextRecord();
+                csv.WriteField(piece.Name);
+                csv.WriteField(piece.Note);
+                csv.WriteField(piece.Family);
+                csv.WriteField(piece.Output);
+                csv.WriteField(piece.Format.ToString().ToLowerInvariant());
+                csv.WriteField(piece.Importance);
+                csv.WriteField(piece.Hears == Microphone.Close ? "" : piece.Hears.ToString().ToLowerInvariant());
+            }
+
+            csv.NextRecord();
+        }
+
+        return Encoding.UTF8.GetBytes(text.ToString());
+    }
+
+    private static T Said<T>(CsvReader csv, string column, T otherwise = default)
+        where T : struct, Enum =>
+        csv.TryGetField<string>(column, out var text) && Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) ? value : otherwise;
+
+    private static int Importance(CsvReader csv) =>
+        csv.TryGetField<int>("importance", out var importance) ? Math.Clamp(importance, 1, Piece.MostImportance) : 1;
+
     private static FormatResult<Kit> ReadRows(string text, Kit current)
     {
         var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
@@ -60,12 +94,14 @@ public static class KitCsv
         {
             if (pieces.Count == KitRules.MostPieces)
                 return Refused("too-many", $"A kit has room for {KitRules.MostPieces} pieces.");
-            if (!int.TryParse(csv.GetField("note"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var note))
+            var hears = Said<Microphone>(csv, "microphone");
+            if (!int.TryParse(csv.GetField("note"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var note) && hears == Microphone.Close)
                 return Refused("number", $"Line {csv.Parser.Row}: the note must be a whole number from 0 to 127.");
             if (!int.TryParse(csv.GetField("output"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var output))
                 return Refused("number", $"Line {csv.Parser.Row}: the output must be a whole number from 1.");
             var (name, family) = (csv.GetField("name")!, csv.GetField("family")!);
-            pieces.Add(new(name, note, family, output, SoundNames.Guess(name, family, note)));
+            var piece = hears == Microphone.Close ? new Piece(name, note, family, output, SoundNames.Guess(name, family, note)) : Piece.Far(name, family, output, hears);
+            pieces.Add(piece with { Format = Said(csv, "format", piece.Format), Importance = Importance(csv) });
         }
 
         var kit = new Kit(pieces.ToSequence(), Outputs(current, pieces), current.FirstReserved);

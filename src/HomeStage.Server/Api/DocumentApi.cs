@@ -36,6 +36,7 @@ internal static class DocumentApi
         group.MapPost("/{id}/redo", async (string id, StepRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             Answer(await store.RedoAsync(id, kind, request.Revision, cancellation), book));
         group.MapUploads(kind);
+        group.MapKitFiles(kind);
         group.MapHistory(kind);
         group.MapStream(kind);
         group.MapPreview(kind);

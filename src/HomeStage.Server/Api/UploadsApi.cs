@@ -2,7 +2,6 @@ using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Formats;
-using HomeStage.Formats.Csv;
 using HomeStage.Formats.Midi;
 using HomeStage.Server.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -30,8 +29,6 @@ internal static class UploadsApi
     {
         group.MapPost("/{id}/channels/{channel}/midi", (string id, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation) =>
             ReadMidi(kind, id, channel, request, store, cancellation));
-        group.MapPost("/{id}/channels/{channel}/kit-table", (string id, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation) =>
-            ReadKit(kind, id, channel, request, store, cancellation));
     }
 
     private static async Task<Results<Ok<MidiAnswer>, ProblemHttpResult>> ReadMidi(
@@ -48,22 +45,6 @@ internal static class UploadsApi
             FormatResult<MidiContent>.Read read => TypedResults.Ok(AnswerOf(read.Value, (player.Source as InstrumentSource)?.Kit)),
             FormatResult<MidiContent>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
             _ => throw new InvalidOperationException("A file is read or refused."),
-        };
-    }
-
-    private static async Task<Results<Ok<Kit>, ProblemHttpResult>> ReadKit(
-        DocumentKind kind, string document, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation)
-    {
-        if (await ChannelAsync(kind, document, channel, store, cancellation) is not { Source: InstrumentSource { Kit: { } kit } })
-            return Problems.NotFound("kit");
-        var bytes = await BoundedStream.ReadAsync(request.Body, KitCsv.MostBytes, cancellation);
-        if (bytes is null)
-            return Problems.Unreadable("too-large", $"A table of pieces may have {KitCsv.MostBytes / 1024} kB.");
-        return KitCsv.Read(bytes, kit) switch
-        {
-            FormatResult<Kit>.Read read => TypedResults.Ok(read.Value),
-            FormatResult<Kit>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
-            _ => throw new InvalidOperationException("A table is read or refused."),
         };
     }
 

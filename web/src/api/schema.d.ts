@@ -756,7 +756,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/templates/{id}/channels/{channel}/kit-table": {
+    "/api/templates/{id}/channels/{channel}/kit-file": {
         parameters: {
             query?: never;
             header?: never;
@@ -783,11 +783,83 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Kit"];
+                        "application/json": components["schemas"]["KitFileAnswer"];
                     };
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/channels/{channel}/kit.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/channels/{channel}/kit.midnam": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1625,7 +1697,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/songs/{id}/channels/{channel}/kit-table": {
+    "/api/songs/{id}/channels/{channel}/kit-file": {
         parameters: {
             query?: never;
             header?: never;
@@ -1652,11 +1724,83 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Kit"];
+                        "application/json": components["schemas"]["KitFileAnswer"];
                     };
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/channels/{channel}/kit.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/channels/{channel}/kit.midnam": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3212,6 +3356,10 @@ export interface components {
             /** @default true */
             firstReserved: boolean;
         };
+        KitFileAnswer: {
+            kit: components["schemas"]["Kit"];
+            leftOut: string[];
+        };
         KitOutput: {
             name: string;
             format: components["schemas"]["ChannelFormat"];
@@ -3590,6 +3738,7 @@ export interface components {
              */
             pan: number;
             sample?: null | components["schemas"]["MediaRef"];
+            layers?: components["schemas"]["SampleLayer"][];
             format?: components["schemas"]["ChannelFormat"];
             /** Format: int32 */
             importance?: number;
@@ -3686,6 +3835,11 @@ export interface components {
             side: null | string;
             /** Format: int32 */
             number: null | number;
+        };
+        SampleLayer: {
+            /** Format: int32 */
+            fromVelocity: number;
+            sample: components["schemas"]["MediaRef"];
         };
         Section: {
             name: string;

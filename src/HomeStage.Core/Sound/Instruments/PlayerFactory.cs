@@ -53,7 +53,7 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
     {
         var pieces = kit.Struck.ToDictionary(p => p.Note, p => p.Piece);
         var recipes = kit.Struck.Select(p => p.Piece.Sound!.Value).Distinct().ToDictionary(s => s, DrumRecipes.Of);
-        var samples = kit.Struck.Where(p => p.Piece.Sample is not null).ToDictionary(p => p.Note, p => SampleOf(p.Piece.Sample!));
+        var samples = kit.Struck.Where(p => p.Piece.Sample is not null).ToDictionary(p => p.Note, p => LayersOf(p.Piece));
         var heard = kit.Struck.ToDictionary(p => p.Note, p => _microphones.Of(kit, p.Piece, gain));
         return new(notes, Strike);
 
@@ -61,11 +61,14 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
         {
             if (!pieces.TryGetValue(note.Number, out var piece))
                 return null;
-            if (!samples.TryGetValue(note.Number, out var sample))
+            if (!samples.TryGetValue(note.Number, out var layers))
                 return new(new DrumVoice(recipes[piece.Sound!.Value], note, sampleRateHz), heard[note.Number]);
-            return sample is null ? null : new(new SampleVoice(sample, note), heard[note.Number]);
+            return layers.Last(l => l.From <= note.Velocity).Sound is { } sample ? new(new SampleVoice(sample, note), heard[note.Number]) : null;
         }
     }
+
+    private List<(int From, float[][]? Sound)> LayersOf(Piece piece) =>
+        [(0, SampleOf(piece.Sample!)), .. piece.Layers.Select(l => (l.FromVelocity, SampleOf(l.Sample)))];
 
     /// <summary>At the render's rate; null where it is not on the shelf.</summary>
     private float[][]? SampleOf(MediaRef sound) => shelf.Find(sound.Content) is { } found

@@ -14,6 +14,8 @@ const document = useDocument()
 const catalogue = useCatalogue()
 const kitFile = useTemplateRef('kitFile')
 const trouble = ref<string>()
+/** What the last kit's file held besides. */
+const left = ref<string[]>([])
 
 const channel = computed(() => props.row.channel)
 const source = computed(() => (channel.value.source?.type === 'instrument' ? channel.value.source : undefined))
@@ -36,12 +38,13 @@ function readKit(files: FileList | null) {
   const file = files?.[0]
   if (!file || !source.value) return
   return attempt(async () => {
-    const kit = await upload<Kit>(address('kit-table'), file)
+    const { kit, leftOut } = await upload<{ kit: Kit; leftOut: string[] }>(address('kit-file'), file)
     const stored = await document.edit(
       [{ type: 'set-source', channel: channel.value.id, source: { ...source.value!, kit } }],
       channel.value.id,
     )
     if (!stored) trouble.value = document.refusal?.sentence
+    left.value = leftOut
   })
 }
 
@@ -80,17 +83,23 @@ function turn(parameter: string, value: number | null) {
     <div v-if="source?.kit" class="line">
       <span class="quiet">{{ source.kit.pieces.length }} pieces, {{ source.kit.outputs.length }} outputs</span>
       <button type="button" class="plain bare" @click="kitFile?.click()">
-        <Icon name="file" :size="13" /> Pieces from a table
+        <Icon name="file" :size="13" /> Kit from a file
       </button>
       <input
         ref="kitFile"
         type="file"
-        accept=".csv,text/csv"
+        accept=".csv,.midnam,.zip,text/csv,application/zip"
         hidden
-        aria-label="A table of pieces (CSV)"
+        aria-label="A kit: a table (CSV), a MIDI name document, or an SFZ with its samples in a ZIP"
         @change="readKit(($event.target as HTMLInputElement).files)"
       />
     </div>
+    <div v-if="source?.kit" class="line">
+      <span class="quiet">Take away</span>
+      <a class="plain bare" :href="address('kit.csv')" download>as a table</a>
+      <a class="plain bare" :href="address('kit.midnam')" download>as note names</a>
+    </div>
+    <p v-if="left.length" class="quiet">Left out: {{ left.join('; ') }}.</p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <PieceSounds v-if="source?.kit" :channel="channel" />
   </section>
