@@ -40,18 +40,20 @@ function put(stay: Piece['stay'], importance: number) {
       <dt>Leaves by</dt>
       <dd>{{ output?.name }}</dd>
       <dt>Place</dt>
-      <dd class="choice" role="group" aria-label="Place">
-        <button
-          v-for="stay in stays"
-          :key="stay.id"
-          type="button"
-          class="plain"
-          :class="{ on: (piece.stay ?? 'by-plan') === stay.id }"
-          :aria-pressed="(piece.stay ?? 'by-plan') === stay.id"
-          @click="put(stay.id, piece.importance ?? 1)"
-        >
-          {{ stay.name }}
-        </button>
+      <dd>
+        <div class="choice" role="group" aria-label="Place">
+          <button
+            v-for="stay in stays"
+            :key="stay.id"
+            type="button"
+            class="plain"
+            :class="{ on: (piece.stay ?? 'by-plan') === stay.id }"
+            :aria-pressed="(piece.stay ?? 'by-plan') === stay.id"
+            @click="put(stay.id, piece.importance ?? 1)"
+          >
+            {{ stay.name }}
+          </button>
+        </div>
       </dd>
       <dt><label for="importance">Importance</label></dt>
       <dd>

@@ -31,11 +31,13 @@ const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 const list = (names: string[]) => names.join(', ') || 'none'
 
 watch(open, (is) => is && (instrument.value = kits.value[0]?.id ?? ''))
-watch([open, instrument], async () => {
+watch([open, instrument], async ([isOpen, wanted]) => {
   swap.value = trouble.value = undefined
-  if (!open.value || !instrument.value || !document.head) return
+  if (!isOpen || !wanted || !document.head) return
   try {
-    swap.value = await swapOf(document.kind, document.head.id, props.channel, instrument.value)
+    const answer = await swapOf(document.kind, document.head.id, props.channel, wanted)
+    // An answer about a kit that was chosen before comes too late.
+    if (open.value && instrument.value === wanted) swap.value = answer
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
