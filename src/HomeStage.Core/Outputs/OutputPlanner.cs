@@ -31,7 +31,7 @@ public static class OutputPlanner
         var best = new BestCuts([.. rest.Select(i => pieces[i])], WidthOf, PlacesOf(outputs) - taken);
         var whole = new RunCosts([.. order.Where(i => pieces[i].Stay != PieceStay.OnFirst).Select(i => pieces[i])]);
         var together = whole[0, alone.Count + rest.Count];
-        var names = new PlanNames(pieces, order);
+        var names = new PlanNames(pieces);
         var plans = new List<OutputPlan>();
         for (var count = 1; count <= outputs; count++)
         {

@@ -1,12 +1,13 @@
-using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
 
 /// <summary>What runs of pieces are called: a single piece by its name, a whole family by the family, others by what they hold.</summary>
-internal sealed class PlanNames(IReadOnlyList<PlanPiece> pieces, IReadOnlyList<int> order)
+internal sealed class PlanNames(IReadOnlyList<PlanPiece> pieces)
 {
     private const int MostListed = 3;
+
+    private readonly FamilyPaths _paths = new(pieces.Select(p => p.Family));
 
     /// <returns>Names without doubles.</returns>
     public IReadOnlyList<string> Of(IReadOnlyList<IReadOnlyList<int>> runs)
@@ -18,24 +19,21 @@ internal sealed class PlanNames(IReadOnlyList<PlanPiece> pieces, IReadOnlyList<i
 
     private string NameOf(IReadOnlyList<int> run)
     {
-        if (run.Count == 1)
-            return pieces[run[0]].Name;
-        var lowest = FamilyTree.Lowest(run.Select(i => pieces[i].Family));
-        if (lowest.Count > 0 && IsWhole(lowest, run))
-            return Spoken(lowest[^1]);
-        var parts = run.Select(i => PartBelow(lowest.Count, i)).Distinct(StringComparer.Ordinal).ToList();
+        var parts = Parts(run);
         return parts.Count <= MostListed ? Listed(parts) : FromTo(run);
     }
 
-    /// <summary>Whether the run is all that a family has.</summary>
-    private bool IsWhole(IReadOnlyList<string> family, IReadOnlyList<int> run) =>
-        order.Count(i => FamilyTree.Lowest([pieces[i].Family, string.Join('/', family)]).Count == family.Count) == run.Count;
-
-    /// <summary>The family just below, or the piece itself where it hangs there.</summary>
-    private string PartBelow(int depth, int piece)
+    /// <summary>The fewest families and pieces that make up a run: the lowest family that holds it, where all of that is there; else
+    /// what it has below.</summary>
+    private List<string> Parts(IReadOnlyList<int> run)
     {
-        var parts = FamilyTree.Parts(pieces[piece].Family);
-        return parts.Count > depth ? Spoken(parts[depth]) : pieces[piece].Name;
+        if (run.Count == 1)
+            return [pieces[run[0]].Name];
+        var depth = run.Min(i => _paths.Shared(run[0], i));
+        if (depth > 0 && _paths[run[0]][depth - 1] is var lowest && _paths.SizeOf(lowest) == run.Count)
+            return [Spoken(_paths.PartOf(lowest))];
+        return [.. run.GroupBy(i => _paths[i].Length > depth ? _paths[i][depth] : -1)
+            .SelectMany(part => part.Key >= 0 ? Parts([.. part]) : [.. part.Select(i => pieces[i].Name)])];
     }
 
     private string FromTo(IReadOnlyList<int> run) => $"{pieces[run[0]].Name} to {Lowered(pieces[run[^1]].Name)}";

@@ -1,5 +1,3 @@
-using HomeStage.Core.Kits;
-
 namespace HomeStage.Core.Outputs;
 
 /// <summary>What every run of neighbours costs.</summary>
@@ -9,6 +7,8 @@ internal sealed class RunCosts
 
     public RunCosts(IReadOnlyList<PlanPiece> pieces)
     {
+        var paths = new FamilyPaths(pieces.Select(p => p.Family));
+        long Between(int one, int other) => (long)pieces[one].Importance * pieces[other].Importance * paths.Distance(one, other);
         _cost = new long[pieces.Count + 1, pieces.Count + 1];
         for (var end = 1; end <= pieces.Count; end++)
         {
@@ -16,7 +16,7 @@ internal sealed class RunCosts
             var added = 0L;
             for (var start = end - 2; start >= 0; start--)
             {
-                added += Between(pieces[start], pieces[end - 1]);
+                added += Between(start, end - 1);
                 _cost[start, end] = _cost[start, end - 1] + added;
             }
         }
@@ -25,7 +25,4 @@ internal sealed class RunCosts
     /// <param name="start">First piece.</param>
     /// <param name="end">One after the last.</param>
     public long this[int start, int end] => _cost[start, end];
-
-    public static long Between(PlanPiece one, PlanPiece other) =>
-        (long)one.Importance * other.Importance * FamilyTree.Distance(one.Family, other.Family);
 }

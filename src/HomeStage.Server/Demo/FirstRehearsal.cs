@@ -40,7 +40,7 @@ internal static class FirstRehearsal
     /// <summary>The splits that are not looked at while writing: outputs 4 to 10, each where its piece stands.</summary>
     private static IEnumerable<Edit> Others()
     {
-        foreach (var (id, output, pan) in new[] { ("clap", 4, 0.1), ("hats", 5, 0.25), ("tom-high", 6, -0.2), ("tom-low", 7, 0.3), ("ride", 8, 0.4), ("crash", 9, -0.4), ("shaker", 10, -0.3) })
+        foreach (var (id, output, pan) in new[] { ("clap", 4, 0.1), ("tom-high", 5, -0.2), ("tom-low", 6, 0.3), ("hats", 7, 0.25), ("ride", 8, 0.4), ("crash", 9, -0.4), ("shaker", 10, -0.3) })
         {
             var split = Split(id, StandInKits.Breakwater.Outputs[output - 1].Name, "drums", "breakwater", output, -4, ChannelFormat.Mono);
             yield return new AddChannel(split.Channel with { Pan = pan, Stages = Map<StageState>.Empty.With("write", StageState.BehindTheCurtain) });

@@ -23,6 +23,10 @@ const mostWords = 7
 const plan = computed(() => props.outputs.plan.value)
 const kit = computed(() => props.outputs.kit.value)
 const piece = computed(() => (props.chosen === undefined ? undefined : kit.value?.pieces[props.chosen]))
+const word = computed(() => {
+  const one = props.outputs.view.value?.inPairs ? 'pair' : 'output'
+  return plan.value?.outputs === 1 ? one : `${one}s`
+})
 const found = computed(() => findings.open.filter((finding) => finding.group === 'Outputs'))
 const shares = computed(() => (plan.value?.lines ?? []).filter((line) => line.number > 1 && line.pieces.length > 1))
 function saidOf(row: LineRow) {
@@ -38,7 +42,7 @@ const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.na
 <template>
   <aside class="side" aria-label="The plan and the chosen piece">
     <template v-if="plan">
-      <h2>{{ plan.outputs }} {{ plan.outputs === 1 ? 'output' : 'outputs' }}</h2>
+      <h2>{{ plan.outputs }} {{ word }}</h2>
       <template v-if="plan.edits.length">
         <ul>
           <li v-for="(word, i) in plan.words.slice(0, mostWords)" :key="i">{{ word }}</li>
@@ -69,7 +73,7 @@ const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.na
       :second="!!plan"
       @show="emit('show', $event)"
     />
-    <p v-else class="faint">
+    <p v-else-if="!plan" class="faint">
       Move the slider to see each plan; choose a piece to hear where it arrives, to keep it alone or on the first
       output.
     </p>
