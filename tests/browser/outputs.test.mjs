@@ -28,6 +28,12 @@ async function until(holds) {
   }
 }
 
+async function serious() {
+  await page.evaluate(axe)
+  const found = await page.evaluate(() => globalThis.axe.run(document, { resultTypes: ['violations'] }))
+  return found.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')}`)
+}
+
 test('a place without a kit says how to come by one', async () => {
   const made = await fetch(`${stage.address}/api/templates`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'From nothing' }) })
   id = (await made.json()).id
@@ -125,11 +131,22 @@ test('a piece that is to stay alone is found to share, and the mend gives it an 
 
 test('axe: the outputs, in both themes', async () => {
   for (const theme of ['Printed', 'Lamplit']) {
-    await page.evaluate(axe)
-    const found = await page.evaluate(() => globalThis.axe.run(document, { resultTypes: ['violations'] }))
-    assert.deepEqual(found.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')}`), [])
+    assert.deepEqual(await serious(), [])
     await page.getByRole('button', { name: theme }).click()
   }
+})
+
+test('everything is fired: sources down, channels across, and what a mute takes away is said', async () => {
+  await fetch(`${stage.address}/api/templates/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: (await stage.get(`/api/templates/${id}`)).head.revision, edits: [{ type: 'set-mute', channel: (await splits()).find((c) => c.name === 'Clap').id, muted: true }] }) })
+  await page.getByRole('button', { name: 'Line check' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Line check' })
+  await dialog.getByText('22 pieces, instruments and inputs run in this act').waitFor()
+  await dialog.getByRole('button', { name: 'Fire everything' }).click()
+  await dialog.getByText('1 of 22 are wrong.').waitFor()
+  await dialog.getByText(/^Clap: not on Clap/).waitFor()
+  assert.equal(await dialog.getByRole('row').count(), 23)
+  assert.deepEqual(await serious(), [])
+  await page.keyboard.press('Escape')
 })
 
 test('22 pieces and two microphones stand on one screen without scrolling', async () => {

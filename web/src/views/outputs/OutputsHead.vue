@@ -13,13 +13,13 @@ const props = defineProps<{
   sources: number
 }>()
 const halves = defineModel<boolean>('halves', { required: true })
-defineEmits<{ choose: [channel: string]; swap: []; fire: [] }>()
+defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: [] }>()
 
 const about = computed(() => {
   const far = props.kit.pieces.filter((p) => p.note === null).length
   const pieces = `${props.kit.pieces.length - far} pieces${far ? ` and ${far} far microphones` : ''}`
-  const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'} to split to`
-  return `${pieces} · ${outputs}${props.kit.firstReserved ? ', the first kept for the rest' : ''}`
+  const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'}`
+  return `${pieces} · ${outputs}${props.kit.firstReserved ? ' and the rest' : ''}`
 })
 </script>
 
@@ -40,6 +40,7 @@ const about = computed(() => {
       <input v-model="halves" type="checkbox" @keydown.stop /> Mono pieces share a pair
     </label>
     <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
+    <button type="button" class="plain" @click="$emit('check')">Line check</button>
     <button type="button" class="plain" @click="$emit('fire')">
       {{ running ? `Stop, ${fired} of ${sources}` : 'Fire all' }}
     </button>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import PieceFacts from './PieceFacts.vue'
 import type { useLineCheck } from './useLineCheck'
 import type { useOutputs } from './useOutputs'
-import type { LineRow } from '@/api/types'
+import { wrongOf } from './lineWords'
 import FindingCard from '@/parts/FindingCard.vue'
 import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
@@ -23,18 +23,13 @@ const mostWords = 7
 const plan = computed(() => props.outputs.plan.value)
 const kit = computed(() => props.outputs.kit.value)
 const piece = computed(() => (props.chosen === undefined ? undefined : kit.value?.pieces[props.chosen]))
-const word = computed(() => {
+const counted = computed(() => {
   const one = props.outputs.view.value?.inPairs ? 'pair' : 'output'
   return plan.value?.outputs === 1 ? one : `${one}s`
 })
 const found = computed(() => findings.open.filter((finding) => finding.group === 'Outputs'))
 const shares = computed(() => (plan.value?.lines ?? []).filter((line) => line.number > 1 && line.pieces.length > 1))
-function saidOf(row: LineRow) {
-  if (row.verdict === 'nowhere') return 'nobody hears it'
-  if (row.verdict === 'elsewhere') return 'also where it does not belong'
-  if (row.verdict === 'too-often') return 'close on more than one channel'
-  return `not on ${row.missing.map((id) => document.rows.get(id)?.channel.name).join(', ')}`
-}
+const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 
 const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.name).join(', ')
 </script>
@@ -42,7 +37,7 @@ const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.na
 <template>
   <aside class="side" aria-label="The plan and the chosen piece">
     <template v-if="plan">
-      <h2>{{ plan.outputs }} {{ word }}</h2>
+      <h2>{{ plan.outputs }} {{ counted }}</h2>
       <template v-if="plan.edits.length">
         <ul>
           <li v-for="(word, i) in plan.words.slice(0, mostWords)" :key="i">{{ word }}</li>
@@ -86,7 +81,7 @@ const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.na
           <span v-if="check.wrong.value.length === 0" class="proven">Each where it belongs.</span>
         </p>
         <p v-for="row in check.wrong.value" :key="row.source.note ?? 0" class="trouble">
-          {{ row.source.name }}: {{ saidOf(row) }}
+          {{ row.source.name }}: {{ wrongOf(row, nameOf) }}
         </p>
       </template>
       <p v-if="check.trouble.value" class="trouble" role="alert">{{ check.trouble.value }}</p>

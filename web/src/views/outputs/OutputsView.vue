@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CoarseSlider from './CoarseSlider.vue'
 import FamilyBands from './FamilyBands.vue'
+import LineCheckDialog from './LineCheckDialog.vue'
 import OutputsHead from './OutputsHead.vue'
 import OutputsPanel from './OutputsPanel.vue'
 import SwapDialog from './SwapDialog.vue'
@@ -19,6 +20,7 @@ const props = defineProps<{ kind: DocumentKind; id: string; channel?: string }>(
 const document = useDocument()
 const router = useRouter()
 const swapping = ref(false)
+const checking = ref(false)
 const chosen = ref<number>()
 useNews()
 
@@ -75,6 +77,7 @@ function show(id: string) {
         :sources="check.sources.value.length"
         @choose="router.replace(`/${kind}s/${id}/outputs/${$event}`)"
         @swap="swapping = true"
+        @check="checking = true"
         @fire="check.fireAll"
       />
       <div v-if="view.plans.length" class="coarse">
@@ -115,6 +118,7 @@ function show(id: string) {
       @show="show"
       @leave="looked = undefined"
     />
+    <LineCheckDialog v-model:open="checking" />
     <SwapDialog v-model:open="swapping" :channel="channel" />
   </main>
   <main v-else class="nothing faint">{{ trouble ?? 'Opening…' }}</main>

@@ -19,6 +19,14 @@ export function swapOf(kind: DocumentKind, id: string, channel: string, instrume
   ) as Promise<KitSwap>
 }
 
+/** Everything that the line check can fire in an act. */
+export function sourcesOf(kind: DocumentKind, id: string, act: string) {
+  const ask = { params: { path: { id }, query: { act } } }
+  return asked(
+    kind === 'song' ? api.GET('/api/songs/{id}/line-check', ask) : api.GET('/api/templates/{id}/line-check', ask),
+  ) as unknown as Promise<LineSource[]>
+}
+
 /** One source alone through the whole graph. */
 export function fired(kind: DocumentKind, id: string, act: string, source: LineSource) {
   const ask = { params: { path: { id } }, body: { act, channel: source.channel, note: source.note } }
