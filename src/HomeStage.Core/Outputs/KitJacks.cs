@@ -10,7 +10,7 @@ namespace HomeStage.Core.Outputs;
 public readonly record struct KitJacks(int Total, int Reserved, bool InPairs)
 {
     public static KitJacks Of(Kit kit) => new(
-        kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Outputs[0].Format == ChannelFormat.Stereo);
+        kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Outputs.Any(o => o.Format == ChannelFormat.Stereo));
 
     /// <summary>How many outputs there are for splits: pairs where they come in pairs.</summary>
     public int Outputs => (Total - Reserved) / (InPairs ? 2 : 1);

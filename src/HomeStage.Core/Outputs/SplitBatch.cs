@@ -75,7 +75,8 @@ public sealed class SplitBatch
         for (var g = 0; g < _plan.Groups.Count; g++)
         {
             var group = _plan.Groups[g];
-            var mono = group.Format == ChannelFormat.Mono;
+            // The first output has no split that could take a pan.
+            var mono = group.Format == ChannelFormat.Mono && numbers[g] != 1;
             foreach (var piece in group.Pieces)
                 pans[piece] = mono ? 0 : _pans[piece];
             foreach (var split in splits[survivors[g]])

@@ -89,7 +89,7 @@ public sealed class KitSwapTests
 
     private static int JacksUpTo(Template template)
     {
-        var last = template.Channels.Select(c => c.Source).OfType<OutputSource>().Max(s => s.Output);
+        var last = template.Channels.Select(c => c.Source).OfType<OutputSource>().Select(s => s.Output).DefaultIfEmpty(1).Max();
         return KitOf(template).Outputs.Take(last).Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2);
     }
 

@@ -34,9 +34,11 @@ public static class RandomKits
         from pans in Gen.Choose(-4, 4).ArrayOf(count)
         from format in Gen.Elements(ChannelFormat.Stereo, ChannelFormat.Mono)
         from outputs in Gen.Choose(2, 14)
+        from reserved in Gen.Frequency((3, Gen.Constant(true)), (1, Gen.Constant(false)))
         select new Kit(
             Enumerable.Range(0, count).Select(i => new Piece($"Piece {(char)('A' + names[i])}", 36 + i, families[i], 1, DrumSound.Clap, pans[i] / 4.0) { Importance = importances[i], Format = wide[i] }).ToSequence(),
-            Enumerable.Range(1, outputs).Select(n => new KitOutput($"Output {n}", format)).ToSequence());
+            Enumerable.Range(1, outputs).Select(n => new KitOutput($"Output {n}", format)).ToSequence(),
+            reserved);
 
     private static KitOnStage Staged(Kit kit, int[] choices)
     {

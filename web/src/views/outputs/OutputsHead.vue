@@ -13,13 +13,13 @@ const props = defineProps<{
   sources: number
 }>()
 const halves = defineModel<boolean>('halves', { required: true })
-defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: [] }>()
+defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: []; reserve: [on: boolean] }>()
 
 const about = computed(() => {
   const far = props.kit.pieces.filter((p) => p.note === null).length
   const pieces = `${props.kit.pieces.length - far} pieces${far ? ` and ${far} far microphones` : ''}`
   const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'}`
-  return `${pieces} · ${outputs}${props.kit.firstReserved ? ' and the rest' : ''}`
+  return `${pieces} · ${outputs}`
 })
 </script>
 
@@ -38,6 +38,15 @@ const about = computed(() => {
     <span class="quiet about">{{ about }}</span>
     <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
       <input v-model="halves" type="checkbox" @keydown.stop /> Mono pieces share a pair
+    </label>
+    <label class="halves" title="Otherwise the first output is used by a plan as well">
+      <input
+        type="checkbox"
+        :checked="kit.firstReserved"
+        @keydown.stop
+        @change="$emit('reserve', ($event.target as HTMLInputElement).checked)"
+      />
+      First for the rest
     </label>
     <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
     <button type="button" class="plain" @click="$emit('check')">Line check</button>

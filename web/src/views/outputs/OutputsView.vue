@@ -78,6 +78,7 @@ function show(id: string) {
         @choose="router.replace(`/${kind}s/${id}/outputs/${$event}`)"
         @swap="swapping = true"
         @check="checking = true"
+        @reserve="outputs.reserve"
         @fire="check.fireAll"
       />
       <div v-if="view.plans.length" class="coarse">

@@ -61,6 +61,14 @@ export function useOutputs(channel: Ref<string | undefined>) {
     looked.value = undefined
   }
 
+  /** Whether the first output is kept for the rest. */
+  function reserve(on: boolean) {
+    const source = channel.value ? document.rows.get(channel.value)?.channel.source : undefined
+    if (source?.type !== 'instrument' || !source.kit) return
+    const kept = { ...source, kit: { ...source.kit, firstReserved: on } }
+    void document.edit([{ type: 'set-source', channel: channel.value!, source: kept }], channel.value)
+  }
+
   watch(channel, () => {
     looked.value = undefined
     view.value = undefined
@@ -70,5 +78,5 @@ export function useOutputs(channel: Ref<string | undefined>) {
     immediate: true,
   })
 
-  return { view, halves, looked, trouble, kit, plan, lines, standing, used, pieces, step, apply }
+  return { view, halves, looked, trouble, kit, plan, lines, standing, used, pieces, step, apply, reserve }
 }
