@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Roles;
@@ -18,7 +19,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(28) switch
+        return random.Next(30) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -47,9 +48,13 @@ internal sealed class RandomParts(Random random)
             23 => new TakeSpare(channel.Destination ?? id, "New part", Pick(template.Acts).Id),
             24 => new SetSource(id, random.Next(3) == 0 ? new InputSource(1, 2, Armed: true) : new InternalSource(Pick(template.Channels).Id)),
             25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
+            28 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPiecePlace(id, Pick(kit.Pieces).Name, (PieceStay)random.Next(3), 1 + random.Next(9)),
+            27 when channel.Source is InstrumentSource { Kit: { } kit } => new SetOutputs(id, kit with { Pieces = kit.Pieces.Select(Moved(kit)).ToSequence() }, []),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };
     }
+
+    private Func<Piece, Piece> Moved(Kit kit) => piece => piece with { Output = 1 + random.Next(kit.Outputs.Count), AlsoOnFirst = random.Next(4) == 0, Format = (ChannelFormat)random.Next(2) };
 
     private Edit Ducked(Template template, ChannelId id)
     {

@@ -14,7 +14,7 @@ internal static class Survivors
             from old in splitOutputs.Keys
             let held = Enumerable.Range(0, kit.Pieces.Count).Where(i => kit.Pieces[i].Output == old).ToHashSet()
             from g in Enumerable.Range(0, groups.Count)
-            // The first output sounds on the instrument's own channel and takes no split.
+                // The first output sounds on the instrument's own channel and takes no split.
             where kit.FirstReserved || groups[g].FirstJack != 1
             let common = groups[g].Pieces.Where(held.Contains).Sum(i => kit.Pieces[i].Importance)
             where common > 0

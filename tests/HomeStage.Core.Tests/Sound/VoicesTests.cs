@@ -137,6 +137,48 @@ public class VoicesTests
         Assert.Equal(lateFrames, First("far") - First("close"), 3.0);
     }
 
+    [Theory]
+    [InlineData(1, 0.25f)]
+    [InlineData(63, 0.25f)]
+    [InlineData(64, 0.75f)]
+    [InlineData(127, 0.75f)]
+    public void Pad_WithLayers_PlaysTheOneOfItsVelocity(int velocity, float level)
+    {
+        var (soft, hard) = (new MediaRef(new('a', 64), "Soft", Signals.Rate, 1, 100), new MediaRef(new('b', 64), "Hard", Signals.Rate, 1, 100));
+        var kit = StandInKits.Flotsam with { Pieces = StandInKits.Flotsam.Pieces.SetItem(0, StandInKits.Flotsam.Pieces[0] with { Sample = soft, Layers = [new(64, hard)] }) };
+        var strikes = new Pattern("One", 4 * Ticks.PerQuarter, [new(0, 60, 36, velocity)], []);
+        var template = OneBar(new AddChannel(new() { Id = new("pads"), Name = "Pads", Kind = ChannelKind.Instrument, Destination = new("mix-bus"), Source = new InstrumentSource(InstrumentCatalogue.Flotsam, kit), Patterns = [strikes] }));
+
+        var sound = Renderer.Render(template, new(InMix), shelf: new TwoSounds(soft.Content, 0.25f, hard.Content, 0.75f)).Left;
+
+        // Each layer is a level all through, turned by the stroke (its velocity squared), the kit's calibration and the pan in the middle.
+        var gain = Math.Pow(10, InstrumentCatalogue.Find(InstrumentCatalogue.Flotsam)!.CalibrationDb / 20) * Math.Sqrt(0.5) * Math.Pow(velocity / 127.0, 2);
+        Assert.Equal(level * gain, sound[50], 1e-4 * gain);
+    }
+
+    [Fact]
+    public void Layers_ThatDoNotRise_OrHaveNothingBelowThem_AreRefused()
+    {
+        var sound = new MediaRef(new('a', 64), "Soft", Signals.Rate, 1, 100);
+        Kit With(Func<Piece, Piece> change) => StandInKits.Flotsam with { Pieces = StandInKits.Flotsam.Pieces.SetItem(0, change(StandInKits.Flotsam.Pieces[0])) };
+
+        Assert.Null(KitRules.Check(With(p => p with { Sample = sound, Layers = [new(40, sound), new(90, sound)] })));
+        Assert.NotNull(KitRules.Check(With(p => p with { Layers = [new(40, sound)] })));
+        Assert.NotNull(KitRules.Check(With(p => p with { Sample = sound, Layers = [new(90, sound), new(40, sound)] })));
+        Assert.NotNull(KitRules.Check(With(p => p with { Sample = sound, Layers = [new(1, sound)] })));
+        Assert.NotNull(KitRules.Check(With(p => p with { Importance = 10 })));
+        Assert.NotNull(KitRules.Check(With(p => p with { Note = null })));
+        Assert.NotNull(KitRules.Check(With(p => p with { Hears = Microphone.Hall })));
+    }
+
+    private sealed class TwoSounds(string one, float oneLevel, string other, float otherLevel) : IMediaShelf
+    {
+        public MediaSound? Find(string content) =>
+            content == one ? Level(oneLevel) : content == other ? Level(otherLevel) : null;
+
+        private static MediaSound Level(float level) => new([[.. Enumerable.Repeat(level, 100)]], Signals.Rate);
+    }
+
     [Fact]
     public void Pad_WithASoundOfItsOwn_PlaysThat()
     {

@@ -17,12 +17,15 @@ const emit = defineEmits<{ choose: [index: number]; fire: [note: number]; open: 
 
 const frame = ref<HTMLElement>()
 const { width, height } = useElementSize(frame)
-const nameWidth = 264
-const outputWidth = 248
+/** On a narrow screen families are told by colour alone. */
+const narrow = computed(() => width.value < 600)
+const familyWidth = computed(() => (narrow.value ? 0 : 88))
+const nameWidth = computed(() => (narrow.value ? 138 : 264))
+const outputWidth = computed(() => (narrow.value ? 156 : 248))
 
 const shown = computed(() => props.lines.filter((line) => line.pieces.length > 0 || line.channel !== null))
 const free = computed(() => props.lines.length - shown.value.length)
-const rowHeight = computed(() => Math.min(36, Math.max(19, (height.value - 4) / Math.max(1, props.pieces.length))))
+const rowHeight = computed(() => Math.min(46, Math.max(19, (height.value - 4) / Math.max(1, props.pieces.length))))
 const lineHeight = computed(() =>
   Math.min(52, Math.max(24, (props.pieces.length * rowHeight.value) / Math.max(1, shown.value.length))),
 )
@@ -37,7 +40,7 @@ const starts = computed(() =>
   props.pieces.map(({ piece }, i) => i === 0 || familyOf(props.pieces[i - 1]!.piece) !== familyOf(piece)),
 )
 const bands = computed(() => {
-  const inner = Math.max(40, width.value - nameWidth - outputWidth)
+  const inner = Math.max(40, width.value - nameWidth.value - outputWidth.value)
   return props.pieces.flatMap(({ index, piece }, row) => {
     const place = shown.value.findIndex((line) => line.pieces.includes(index))
     if (place < 0) return []
@@ -86,7 +89,7 @@ function press(piece: Piece, index: number) {
     <div class="sheet" :style="{ height: `${whole}px` }">
       <template v-for="({ index, piece }, i) in pieces" :key="index">
         <span
-          v-if="starts[i]"
+          v-if="starts[i] && !narrow"
           class="family serif"
           :style="{ top: `${i * rowHeight}px`, height: `${rowHeight}px`, '--hue': hues.get(familyOf(piece)) }"
           >{{ spoken(familyOf(piece)) }}</span
@@ -95,7 +98,13 @@ function press(piece: Piece, index: number) {
           type="button"
           class="piece"
           :class="{ on: index === chosen, lit: piece.note !== null && piece.note === firing }"
-          :style="{ top: `${i * rowHeight}px`, height: `${rowHeight}px`, '--hue': hues.get(familyOf(piece)) }"
+          :style="{
+            top: `${i * rowHeight}px`,
+            height: `${rowHeight}px`,
+            left: `${familyWidth}px`,
+            width: `${nameWidth - familyWidth}px`,
+            '--hue': hues.get(familyOf(piece)),
+          }"
           :aria-pressed="index === chosen"
           :tabindex="index === chosen || (chosen === undefined && i === 0) ? 0 : -1"
           :title="piece.note === null ? 'A far microphone' : `Note ${piece.note}: press to hear where it arrives`"
@@ -177,8 +186,6 @@ function press(piece: Piece, index: number) {
 
 .piece {
   position: absolute;
-  left: 88px;
-  width: 176px;
   display: flex;
   align-items: center;
   gap: 6px;
@@ -280,6 +287,8 @@ path.lit {
 }
 
 .jack {
+  flex: none;
+  white-space: nowrap;
   width: 44px;
   color: var(--text-2);
 }
@@ -301,5 +310,25 @@ path.lit {
 .free {
   text-align: right;
   margin: 6px 0 0;
+}
+@media (max-width: 900px) {
+  .frame {
+    flex: none;
+    height: 560px;
+  }
+
+  .output {
+    gap: 4px;
+    padding: 0 6px;
+  }
+
+  .jack {
+    width: 40px;
+    font-size: 12px;
+  }
+
+  .called {
+    font-size: 12.5px;
+  }
 }
 </style>

@@ -35,7 +35,7 @@ const about = computed(() => {
       <option v-for="row in kits" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
     </select>
     <h2 v-else>{{ kits[0]?.channel.name }}</h2>
-    <span class="quiet about">{{ about }}</span>
+    <span class="quiet about" :title="about">{{ about }}</span>
     <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
       <input v-model="halves" type="checkbox" @keydown.stop /> Mono pieces share a pair
     </label>
@@ -59,18 +59,26 @@ const about = computed(() => {
 <style scoped>
 .head {
   display: flex;
-  flex-wrap: wrap;
   align-items: center;
   gap: 6px 12px;
 }
 
 h2 {
+  white-space: nowrap;
   font-size: 20px;
 }
 
 .about {
   flex: 1;
-  min-width: 220px;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.halves,
+.head .plain {
+  white-space: nowrap;
 }
 
 .halves {
@@ -82,5 +90,10 @@ h2 {
 
 .halves input {
   accent-color: var(--lamp);
+}
+@media (max-width: 900px) {
+  .head {
+    flex-wrap: wrap;
+  }
 }
 </style>

@@ -163,7 +163,7 @@ function show(id: string) {
 
 @media (max-width: 900px) {
   .outputs {
-    grid-template-columns: minmax(0, 1fr);
+    display: block;
     overflow: auto;
   }
 }
