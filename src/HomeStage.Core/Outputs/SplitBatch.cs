@@ -11,6 +11,8 @@ namespace HomeStage.Core.Outputs;
 /// which sounds the same.</remarks>
 public sealed class SplitBatch
 {
+    private const double DrumsHueDegrees = 38;
+
     private readonly List<Edit> _edits = [];
     private readonly ChannelId _player;
     private readonly OutputPlan _plan;
@@ -109,7 +111,10 @@ public sealed class SplitBatch
         var families = KitOf(_template, _player).Pieces.Select(p => FamilyTree.Parts(p.Family).FirstOrDefault() ?? "drums");
         var family = families.GroupBy(f => f, StringComparer.OrdinalIgnoreCase).OrderByDescending(g => g.Count()).First().Key;
         var name = Spoken(family);
-        Do(new BusAround([_player, .. Splits().Where(s => s.Destination == to).Select(s => s.Id)], Fresh(name), name));
+        var bus = Fresh(name);
+        Do(new BusAround([_player, .. Splits().Where(s => s.Destination == to).Select(s => s.Id)], bus, name));
+        // Its splits and sums take theirs from it.
+        Do(new SetHue(bus, DrumsHueDegrees));
     }
 
     private static bool IsDrumBus(Channel channel) => channel.Kind == ChannelKind.Bus && ChannelRole.Of(channel).Role != "mix-bus" && channel.Id != EmptyStage.MixBus;

@@ -81,7 +81,11 @@ public sealed class SplitBatchTests
         var after = Applied(template, Plans(template, byHalves: false)[^1]);
 
         Assert.Equal(18, after.Channels.Count - EmptyStage.Create("x").Channels.Count);
-        Assert.Equal("Pads", after.Channels[after.Channels[Player].Destination!.Value].Name);
+        var bus = after.Channels[after.Channels[Player].Destination!.Value];
+        Assert.Equal("Pads", bus.Name);
+        // Splits have no colour of their own: they take the family's from the bus, which has one.
+        Assert.NotNull(bus.HueDegrees);
+        Assert.All(Splits(after), s => Assert.Null(s.HueDegrees));
     }
 
     [Fact]

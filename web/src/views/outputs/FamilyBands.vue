@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { familyHues, familyOf, spoken } from './familyInk'
 import type { LineRow, OutputLine, Piece } from '@/api/types'
+import { numberText } from '@/parts/decibels'
 
 /** Pieces by family on one side, outputs on the other, joined by bands. */
 const props = defineProps<{
@@ -65,7 +66,7 @@ const bands = computed(() => {
 
 function levelAt(line: OutputLine) {
   const place = line.channel ? heard.value?.places.find((p) => p.channel === line.channel) : undefined
-  return place ? `${place.peakDbfs.toFixed(1)} dB` : ''
+  return place ? `${numberText(place.peakDbfs, 1)} dB` : ''
 }
 
 function move(event: KeyboardEvent, row: number) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Kit, LineRow, Piece } from '@/api/types'
+import { numberText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 
 /** One piece: what plays it, where it stands in the tree, what it shall do, and where it arrived when it was fired. */
@@ -77,7 +78,7 @@ function put(stay: Piece['stay'], importance: number) {
         <button type="button" class="plain bare" @click="$emit('show', place.channel)">
           {{ document.rows.get(place.channel)?.channel.name ?? place.channel }}
         </button>
-        <span>{{ place.peakDbfs.toFixed(1) }} dBFS</span>
+        <span>{{ numberText(place.peakDbfs, 1) }} dBFS</span>
       </p>
       <p v-if="row.places.length === 0" class="stray">Nowhere.</p>
     </template>
