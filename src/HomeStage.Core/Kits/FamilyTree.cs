@@ -16,6 +16,10 @@ public static class FamilyTree
     /// <summary>The parts of a path, without empty ones.</summary>
     public static IReadOnlyList<string> Parts(string family) => family.Split('/', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
 
+    /// <summary>A part of a path as people say it: "Toms".</summary>
+    /// <param name="part">At least one character.</param>
+    public static string Spoken(string part) => char.ToUpperInvariant(part[0]) + part[1..];
+
     /// <summary>Pieces as they stand in the tree: known families in their order, others after them as they come; within a family as they come.</summary>
     /// <returns>Indices into <paramref name="families"/>.</returns>
     public static IReadOnlyList<int> Order(IReadOnlyList<string> families)

@@ -72,20 +72,9 @@ public sealed record KitSwap(Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces
         var taken = template.Channels.Select(c => c.Id).ToHashSet();
         foreach (var number in pieces.Where(p => p.Reason == SwapReason.New).Select(p => p.Output).Distinct().Where(n => !splitOutputs.Contains(n)).Order())
         {
-            var output = kit.Outputs[number - 1];
             var id = Numbering.FreshId($"{player}-output-{number}", taken.Contains);
             taken.Add(id);
-            yield return new AddChannel(
-                new()
-                {
-                    Id = id,
-                    Name = output.Name,
-                    Kind = ChannelKind.Split,
-                    Format = output.Format,
-                    Destination = template.Channels[player].Destination,
-                    Source = new OutputSource(player, number),
-                    Stages = template.Channels[player].Stages,
-                }, ++place);
+            yield return new AddChannel(NewSplit.Of(template.Channels[player], kit, number, id), ++place);
         }
     }
 }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
@@ -31,7 +32,7 @@ internal sealed class PlanNames(IReadOnlyList<PlanPiece> pieces)
             return [pieces[run[0]].Name];
         var depth = run.Min(i => _paths.Shared(run[0], i));
         if (depth > 0 && _paths[run[0]][depth - 1] is var lowest && _paths.SizeOf(lowest) == run.Count)
-            return [Spoken(_paths.PartOf(lowest))];
+            return [FamilyTree.Spoken(_paths.PartOf(lowest))];
         return [.. run.GroupBy(i => _paths[i].Length > depth ? _paths[i][depth] : -1)
             .SelectMany(part => part.Key >= 0 ? Parts([.. part]) : [.. part.Select(i => pieces[i].Name)])];
     }
@@ -40,8 +41,6 @@ internal sealed class PlanNames(IReadOnlyList<PlanPiece> pieces)
 
     private static string Listed(List<string> parts) =>
         parts.Count == 1 ? parts[0] : $"{string.Join(", ", parts.Take(1).Concat(parts.Skip(1).SkipLast(1).Select(Lowered)))} and {Lowered(parts[^1])}";
-
-    private static string Spoken(string part) => char.ToUpperInvariant(part[0]) + part[1..];
 
     private static string Lowered(string name) => name.Length > 1 && char.IsUpper(name[1]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
 

@@ -110,7 +110,7 @@ public sealed class SplitBatch
             return;
         var families = KitOf(_template, _player).Pieces.Select(p => FamilyTree.Parts(p.Family).FirstOrDefault() ?? "drums");
         var family = families.GroupBy(f => f, StringComparer.OrdinalIgnoreCase).OrderByDescending(g => g.Count()).First().Key;
-        var name = Spoken(family);
+        var name = FamilyTree.Spoken(family);
         var bus = Fresh(name);
         Do(new BusAround([_player, .. Splits().Where(s => s.Destination == to).Select(s => s.Id)], bus, name));
         // Its splits and sums take theirs from it.
@@ -134,17 +134,7 @@ public sealed class SplitBatch
             if (numbers[g] == 1)
                 continue;
             var (group, name) = (_plan.Groups[g], laid.Outputs[numbers[g] - 1].Name);
-            var made = new Channel
-            {
-                Id = Fresh(name),
-                Name = name,
-                Kind = ChannelKind.Split,
-                Format = group.Format,
-                Destination = _template.Channels[_player].Destination,
-                Source = new OutputSource(_player, numbers[g]),
-                Pan = group.Format == ChannelFormat.Mono ? Middle(group) : 0,
-                Stages = _template.Channels[_player].Stages,
-            };
+            var made = NewSplit.Of(_template.Channels[_player], laid, numbers[g], Fresh(name), group.Format == ChannelFormat.Mono ? Middle(group) : 0);
             Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
             last = made.Id;
         }
@@ -157,7 +147,7 @@ public sealed class SplitBatch
         var families = Splits().Where(s => s.Name.Length > 0).ToLookup(s => FamilyOf(laid, s));
         foreach (var family in families.Where(f => f.Key.Length > 0))
         {
-            var name = Spoken(family.Key);
+            var name = FamilyTree.Spoken(family.Key);
             var sum = _template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Bus && c.Name == name && c.Destination == bus);
             var loose = family.Where(s => s.Destination == bus).Select(s => s.Id).ToSequence();
             if (sum is not null)
@@ -174,7 +164,7 @@ public sealed class SplitBatch
 
     private static bool IsPlainSum(Channel channel, ChannelId? bus, Kit kit) =>
         channel is { Kind: ChannelKind.Bus, Inserts.Count: 0, Sends.Count: 0, Feeds.Count: 0, Shapes.Count: 0, Note.Length: 0, Muted: false } && channel.Destination == bus
-        && channel.Level == default && kit.Pieces.Any(p => FamilyTree.Parts(p.Family) is { Count: > 1 } parts && Spoken(parts[1]) == channel.Name);
+        && channel.Level == default && kit.Pieces.Any(p => FamilyTree.Parts(p.Family) is { Count: > 1 } parts && FamilyTree.Spoken(parts[1]) == channel.Name);
 
     /// <returns>The second part of the family that all pieces of a split share; empty for none.</returns>
     private static string FamilyOf(Kit kit, Channel split)
@@ -189,6 +179,4 @@ public sealed class SplitBatch
         var id = new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
         return Numbering.FreshId(id.Length == 0 ? "split" : id, _template.Channels.Contains);
     }
-
-    private static string Spoken(string family) => char.ToUpperInvariant(family[0]) + family[1..];
 }

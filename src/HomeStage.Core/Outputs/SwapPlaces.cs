@@ -35,5 +35,5 @@ internal sealed class SwapPlaces
     private string NameOf(Piece piece) =>
         _kit.Pieces.Count(p => p.Family.Equals(piece.Family, StringComparison.OrdinalIgnoreCase)) == 1 || FamilyTree.Parts(piece.Family).Count == 0
             ? piece.Name
-            : char.ToUpperInvariant(FamilyTree.Parts(piece.Family)[^1][0]) + FamilyTree.Parts(piece.Family)[^1][1..];
+            : FamilyTree.Spoken(FamilyTree.Parts(piece.Family)[^1]);
 }

@@ -27,15 +27,7 @@ public sealed class PieceUnheard : ISoundcheckRule
     {
         var place = template.Channels.IndexOf(kit.Splits.Count > 0 ? kit.Splits[^1].Id : kit.Player.Id) + 1;
         return unheard.Select(p => p.Output).Distinct().Order().Select((number, i) => (Edit)new AddChannel(
-            new()
-            {
-                Id = Numbering.FreshId($"{kit.Player.Id}-output-{number}", template.Channels.Contains),
-                Name = kit.Kit.Outputs[number - 1].Name,
-                Kind = ChannelKind.Split,
-                Format = kit.Kit.Outputs[number - 1].Format,
-                Destination = kit.Player.Destination,
-                Source = new OutputSource(kit.Player.Id, number),
-            }, place + i)).ToSequence();
+            NewSplit.Of(kit.Player, kit.Kit, number, Numbering.FreshId($"{kit.Player.Id}-output-{number}", template.Channels.Contains)), place + i)).ToSequence();
     }
 
     private static Kit OnFirst(Kit kit, List<Piece> unheard) => kit with { Pieces = kit.Pieces.Select(p => unheard.Contains(p) ? p with { Output = 1 } : p).ToSequence() };
