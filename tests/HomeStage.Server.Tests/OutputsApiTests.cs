@@ -101,6 +101,23 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
         (await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = (int)head["revision"]! + 1 })).EnsureSuccessStatusCode();
     }
 
+    [Fact]
+    public async Task MorePinsThanOutputs_LeaveNoPlan_AndTheOutputsAreStillShown()
+    {
+        var id = await server.TemplateAsync("First Rehearsal");
+        var view = await server.GetAsync($"/api/templates/{id}");
+        var revision = (int)view["head"]!["revision"]!;
+        var pieces = view["channels"]!.AsArray().Single(c => (string)c!["channel"]!["id"]! == "breakwater")!["channel"]!["source"]!["kit"]!["pieces"]!.AsArray();
+        var edits = pieces.Select(p => new { type = "set-piece-place", channel = "breakwater", piece = (string)p!["name"]!, stay = "alone", importance = 1 });
+
+        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits })).EnsureSuccessStatusCode();
+
+        var outputs = await server.GetAsync($"/api/templates/{id}/outputs/breakwater?act=mix");
+        Assert.Empty(outputs["plans"]!.AsArray());
+        Assert.Equal(10, outputs["now"]!.AsArray().Count);
+        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = revision + 1 })).EnsureSuccessStatusCode();
+    }
+
     [Theory]
     [InlineData("nothing", "mix")]
     [InlineData("tidewater", "nowhere")]

@@ -24,7 +24,7 @@ internal static class OutputsApi
     /// <param name="InPairs">Whether they come as pairs.</param>
     /// <param name="Order">Pieces as they stand in the family tree, by index.</param>
     /// <param name="Now">The outputs as they are.</param>
-    /// <param name="Plans">By ascending number of outputs.</param>
+    /// <param name="Plans">By ascending number of outputs; none where more pieces keep an output to themselves than there are.</param>
     /// <param name="WeightPercent">What the template takes of a core as it is, in the act asked for.</param>
     /// <param name="Sources">What the line check fires on this instrument.</param>
     public sealed record OutputsView(
@@ -95,19 +95,8 @@ internal static class OutputsApi
     {
         var jacks = KitJacks.Of(kit);
         PlanPiece[] pieces = [.. kit.Pieces.Select(PlanPiece.Of)];
-        IReadOnlyList<OutputPlan> plans = [];
-        if (jacks.Outputs > 0)
-        {
-            switch (OutputPlanner.Plans(pieces, jacks.Outputs, jacks.Use(halves)))
-            {
-                case PlanResult.Planned planned:
-                    plans = planned.Plans;
-                    break;
-                case PlanResult.Refused refused:
-                    return Problems.Refused(refused.Why);
-            }
-        }
-
+        // Where more pieces keep an output to themselves than there are, no plan is left, and the outputs are shown all the same.
+        IReadOnlyList<OutputPlan> plans = jacks.Outputs > 0 && OutputPlanner.Plans(pieces, jacks.Outputs, jacks.Use(halves)) is PlanResult.Planned planned ? planned.Plans : [];
         return TypedResults.Ok(new OutputsView(
             jacks.Outputs, jacks.InPairs, FamilyTree.Order([.. kit.Pieces.Select(p => p.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
             Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)]));

@@ -98,6 +98,9 @@ function show(id: string) {
         >
         <span v-else class="faint">as set by hand</span>
       </div>
+      <p v-else class="quiet">
+        No plan is left: more pieces keep an output to themselves than there are outputs. Choose one and let it share.
+      </p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <FamilyBands
         :pieces="pieces"
