@@ -5,7 +5,9 @@ using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Demo;
 using HomeStage.Server.Hosting;
+using HomeStage.Server.Starting;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace HomeStage.Bench;
 
@@ -28,7 +30,7 @@ internal sealed class BenchServer : IAsyncDisposable
         var data = Directory.CreateTempSubdirectory("home-stage-bench-").FullName;
         var options = new ServerOptions(0, data, data, Demo: false, WriteOpenApi: null);
         var app = StageApp.Build(options);
-        await StageApp.PrepareAsync(app, options);
+        await app.Services.GetRequiredService<Startup>().PrepareAsync();
         await app.StartAsync();
         return new(app, data);
     }

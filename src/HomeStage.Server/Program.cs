@@ -1,4 +1,6 @@
+using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Hosting;
+using HomeStage.Server.Starting;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 
@@ -10,20 +12,36 @@ try
 catch (FormatException e)
 {
     await Console.Error.WriteLineAsync(e.Message);
-    return 2;
+    return (int)ExitCode.BadWords;
 }
 
-await using var app = StageApp.Build(options);
-if (options.WriteOpenApi is { } file)
+try
 {
-    await app.StartAsync();
-    var description = await app.Services.GetRequiredKeyedService<IOpenApiDocumentProvider>("v1").GetOpenApiDocumentAsync();
-    await File.WriteAllTextAsync(file, await description.SerializeAsJsonAsync(OpenApiSpecVersion.OpenApi3_1) + "\n");
-    return 0;
-}
+    if (options.Backup is { } backup)
+    {
+        BackupFile.Write(options.DataFolder, backup);
+        Console.WriteLine($"Everything in {options.DataFolder} is in {backup}");
+        return (int)ExitCode.Stopped;
+    }
 
-await StageApp.PrepareAsync(app, options);
-await app.StartAsync();
-Console.WriteLine($"Home Stage is at {app.Urls.First()}");
-await app.WaitForShutdownAsync();
-return 0;
+    await using var app = StageApp.Build(options);
+    if (options.WriteOpenApi is { } file)
+    {
+        await app.StartAsync();
+        var description = await app.Services.GetRequiredKeyedService<IOpenApiDocumentProvider>("v1").GetOpenApiDocumentAsync();
+        await File.WriteAllTextAsync(file, await description.SerializeAsJsonAsync(OpenApiSpecVersion.OpenApi3_1) + "\n");
+        return (int)ExitCode.Stopped;
+    }
+
+    var startup = app.Services.GetRequiredService<Startup>();
+    await startup.PrepareAsync();
+    await startup.ListenAsync(app);
+    Console.WriteLine($"Home Stage is at {app.Urls.First()}");
+    await app.WaitForShutdownAsync();
+    return (int)ExitCode.Stopped;
+}
+catch (StartFault fault)
+{
+    await Console.Error.WriteLineAsync(fault.Message);
+    return (int)fault.Code;
+}

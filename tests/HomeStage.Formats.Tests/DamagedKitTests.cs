@@ -22,9 +22,9 @@ public sealed class DamagedKitTests
         var chance = new Random(1);
 
         var (read, refused) = Answers(i => i % 2 == 0
-            ? SfzReader.Read(Damaged(zip, chance)) is FormatResult<SfzKit>.Read
+            ? SfzReader.Read(Damaged(zip, chance), new PathTray()) is FormatResult<SfzKit>.Read
             // The archive whole and its text damaged, so that the damage reaches the reader behind it.
-            : SfzReader.Read(SfzReaderTests.Zip(("kit.sfz", Damaged(text, chance)), ("s/a.wav", SfzReaderTests.Wave()))) is FormatResult<SfzKit>.Read);
+            : SfzReader.Read(SfzReaderTests.Zip(("kit.sfz", Damaged(text, chance)), ("s/a.wav", SfzReaderTests.Wave())), new PathTray()) is FormatResult<SfzKit>.Read);
 
         Assert.True(read > 500 && refused > 500, $"{read} were read and {refused} refused.");
     }

@@ -11,7 +11,7 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
     {
         var health = await server.GetAsync("/api/health");
 
-        Assert.Equal(("0.1.0", TemplateDocument.SchemaVersion, "ready"), (health["version"]!.ToString(), (int)health["schema"]!, health["database"]!.ToString()));
+        Assert.Equal(("0.1.0", TemplateDocument.SchemaVersion, "ready"), (health["version"]!.ToString(), (int)health["schema"]!, health["database"]!["state"]!.ToString()));
     }
 
     [Theory]

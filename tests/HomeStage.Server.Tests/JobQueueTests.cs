@@ -5,6 +5,8 @@ namespace HomeStage.Server.Tests;
 
 public class JobQueueTests
 {
+    private const long MostBytes = 256L * 1024 * 1024;
+
     [Fact]
     public async Task Start_RunsTheWork_AndKeepsItsResultAndHowLongItTook()
     {
@@ -31,19 +33,21 @@ public class JobQueueTests
         await Over(done);
         await Over(failed);
 
-        Assert.Same(done, jobs.Start("same", _ => "other"));
+        Assert.Equal("sound", jobs.Start("same", _ => "other")!.Result);
         Assert.Equal(JobState.Failed, failed.State);
-        Assert.NotSame(failed, jobs.Start("broken", _ => "mended"));
+        var mended = jobs.Start("broken", _ => "mended")!;
+        await Over(mended);
+        Assert.Equal("mended", mended.Result);
     }
 
     [Fact]
     public async Task Results_ThatTogetherTakeTooMuch_AreForgottenFromTheOldest()
     {
-        using var jobs = new JobQueue<Heavy>(TimeProvider.System, NullLogger<JobQueue<Heavy>>.Instance);
+        using var jobs = new JobQueue<Heavy>(TimeProvider.System, NullLogger<JobQueue<Heavy>>.Instance, MostBytes);
         var made = new List<Job<Heavy>>();
         for (var i = 0; i < 4; i++)
         {
-            var job = jobs.Start($"job {i}", _ => new(JobQueue<Heavy>.MostBytes / 3))!;
+            var job = jobs.Start($"job {i}", _ => new(MostBytes / 3))!;
             made.Add(job);
             for (var wait = 0; wait < 1000 && !job.IsOver; wait++)
                 await Task.Delay(5);
@@ -70,7 +74,7 @@ public class JobQueueTests
             return "sound";
         })!;
 
-        waiting.Cancel();
+        jobs.Cancel(waiting);
         hold.Set();
         await Over(jobs.Start("third", _ => "sound")!);
 
@@ -92,11 +96,93 @@ public class JobQueueTests
         })!;
         started.Wait();
 
-        job.Cancel();
+        jobs.Cancel(job);
 
         await Over(job);
         Assert.Equal(JobState.Cancelled, job.State);
         Assert.Null(job.Result);
+    }
+
+    [Fact]
+    public async Task Cancel_ByOneOfTwoWhoAskedForTheSame_LeavesItToTheOther()
+    {
+        using var jobs = Queue();
+        using var hold = new ManualResetEventSlim();
+        var (first, second) = (jobs.Start("same", _ => Held(hold))!, jobs.Start("same", _ => "not again")!);
+
+        jobs.Cancel(first);
+        jobs.Cancel(first);
+        hold.Set();
+        await Over(second);
+
+        Assert.Equal((JobState.Cancelled, JobState.Done, "sound"), (first.State, second.State, second.Result));
+        Assert.Null(first.Result);
+    }
+
+    [Fact]
+    public async Task Cancel_ByBothWhoAskedForTheSame_EndsIt()
+    {
+        using var jobs = Queue();
+        using var hold = new ManualResetEventSlim();
+        using var started = new ManualResetEventSlim();
+        var ended = false;
+        var (first, second) = (jobs.Start("same", Work)!, jobs.Start("same", Work)!);
+        started.Wait();
+
+        jobs.Cancel(first);
+        Assert.False(ended);
+        jobs.Cancel(second);
+
+        await Over(jobs.Start("next", _ => "sound")!);
+        Assert.True(ended);
+
+        string Work(Work<string> work)
+        {
+            started.Set();
+            work.Cancellation.WaitHandle.WaitOne(TimeSpan.FromSeconds(10));
+            ended = work.Cancellation.IsCancellationRequested;
+            work.Cancellation.ThrowIfCancellationRequested();
+            return "sound";
+        }
+    }
+
+    [Fact]
+    public void Cancel_OfWhatWaits_FreesItsPlaceAtOnce()
+    {
+        using var jobs = Queue();
+        using var hold = new ManualResetEventSlim();
+        using var started = new ManualResetEventSlim();
+        jobs.Start("running", _ =>
+        {
+            started.Set();
+            return Held(hold);
+        });
+        started.Wait();
+        var waiting = Enumerable.Range(0, JobQueue<string>.MostWaiting).Select(i => jobs.Start($"waiting {i}", _ => "sound")!).ToList();
+        Assert.Null(jobs.Start("one too many", _ => "sound"));
+
+        jobs.Cancel(waiting[3]);
+
+        Assert.NotNull(jobs.Start("in its place", _ => "sound"));
+        hold.Set();
+    }
+
+    [Fact]
+    public async Task Trim_ToNothing_GivesUpWhatIsOver_AndNothingElse()
+    {
+        using var jobs = Queue();
+        using var hold = new ManualResetEventSlim();
+        var done = jobs.Start("done", _ => "sound")!;
+        await Over(done);
+        var running = jobs.Start("running", _ => Held(hold))!;
+
+        jobs.Trim(-1);
+
+        Assert.Null(jobs.Find(done.Id));
+        Assert.Same(running, jobs.Find(running.Id));
+        hold.Set();
+        await Over(running);
+        Assert.Equal("sound", running.Result);
     }
 
     [Fact]
@@ -129,7 +215,7 @@ public class JobQueueTests
         Assert.Null(jobs.Find(first.Id));
     }
 
-    private static JobQueue<string> Queue() => new(TimeProvider.System, NullLogger<JobQueue<string>>.Instance);
+    private static JobQueue<string> Queue() => new(TimeProvider.System, NullLogger<JobQueue<string>>.Instance, MostBytes);
 
     private static string Held(ManualResetEventSlim hold)
     {

@@ -26,23 +26,23 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     }
 
     [Fact]
-    public async Task Render_OfTheSameAgain_IsTheSameJob_AndAnEditMakesAnother()
+    public async Task Render_OfTheSameAgain_IsTheSameWork_AndAnEditMakesAnother()
     {
         var id = await server.TemplateAsync("First Rehearsal");
         var first = await RenderAsync("First Rehearsal", new { section = "Verse" });
         var again = await RenderAsync("First Rehearsal", new { section = "Verse" });
-        Assert.Equal(first["id"]!.ToString(), again["id"]!.ToString());
+        Assert.Equal(first["workId"]!.ToString(), again["workId"]!.ToString());
 
         var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
         await server.EditAsync(id, revision, new { type = "set-level", channel = "drums", level = -9 });
         var after = await RenderAsync("First Rehearsal", new { section = "Verse" });
 
-        Assert.NotEqual(first["id"]!.ToString(), after["id"]!.ToString());
+        Assert.NotEqual(first["workId"]!.ToString(), after["workId"]!.ToString());
         Assert.NotEqual((double)first["meters"]!["loudnessLufs"]!, (double)after["meters"]!["loudnessLufs"]!);
     }
 
     [Fact]
-    public async Task Render_AfterAnEditThatChangesNoSample_IsTheSameJob()
+    public async Task Render_AfterAnEditThatChangesNoSample_IsTheSameWork()
     {
         var id = await server.TemplateAsync("First Rehearsal");
         var first = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
@@ -52,7 +52,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
 
         var after = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
 
-        Assert.Equal(first["id"]!.ToString(), after["id"]!.ToString());
+        Assert.Equal(first["workId"]!.ToString(), after["workId"]!.ToString());
     }
 
     [Fact]

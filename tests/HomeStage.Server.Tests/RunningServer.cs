@@ -1,7 +1,9 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using HomeStage.Server.Hosting;
+using HomeStage.Server.Starting;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace HomeStage.Server.Tests;
 
@@ -21,7 +23,7 @@ public sealed class RunningServer : IAsyncLifetime
         await File.WriteAllTextAsync(Path.Combine(web, "index.html"), "<meta name=\"csp-nonce\" content=\"__NONCE__\" />");
         var options = new ServerOptions(0, _data, web, Demo: true, WriteOpenApi: null);
         _app = StageApp.Build(options);
-        await StageApp.PrepareAsync(_app, options);
+        await _app.Services.GetRequiredService<Startup>().PrepareAsync();
         await _app.StartAsync();
         // A client that asks before it sends waits for the answer however busy the machine is: one that goes on
         // sending into a refusal loses the answer with the connection.

@@ -110,7 +110,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     }
 
     [Fact]
-    public async Task ASampledKit_IsPutOnTheShelf_AndPlays()
+    public async Task ASampledKit_IsPutOnTheShelfWhenItIsApplied_NotWhenItIsLookedAt()
     {
         using var upload = new MemoryStream();
         using (var zip = new ZipArchive(upload, ZipArchiveMode.Create, leaveOpen: true))
@@ -131,7 +131,17 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
 
         var piece = Assert.Single(answer["kit"]!["pieces"]!.AsArray())!;
         Assert.Equal(("Thud", 36, 1, "drums/kick"), (piece["name"]!.ToString(), (int)piece["note"]!, (int)piece["output"]!, piece["family"]!.ToString()));
-        Assert.Contains((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == piece["sample"]!["content"]!.ToString());
+        var content = piece["sample"]!["content"]!.ToString();
+        // A look keeps nothing; the edit that puts the kit in does.
+        Assert.DoesNotContain((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == content);
+        var id = await server.TemplateAsync("Night Ferry");
+        var head = (await server.GetAsync($"/api/templates/{id}"))["head"]!;
+        var put = await server.EditAsync(id, (int)head["revision"]!, new { type = "set-source", channel = "tidewater", source = new { type = "instrument", instrument = "tidewater", kit = answer["kit"] } });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, put.StatusCode);
+        var fresh = await server.NewTemplateAsync();
+        var added = await server.EditAsync(fresh, 0, new { type = "add-channel", channel = new { id = "kit", name = "Kit", kind = "instrument", destination = "mix-bus", source = new { type = "instrument", instrument = "tidewater-kit", kit = answer["kit"] } } });
+        Assert.True(added.IsSuccessStatusCode, await added.Content.ReadAsStringAsync());
+        Assert.Contains((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == content);
     }
 
     [Theory]

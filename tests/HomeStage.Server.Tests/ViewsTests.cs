@@ -4,6 +4,7 @@ using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Summaries;
 using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests;

@@ -1,3 +1,4 @@
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 
@@ -23,6 +24,9 @@ public enum Severity
 /// <param name="Mends">Prepared batches of edits, each of which removes it; the best first.</param>
 public sealed record Finding(string Rule, Severity Severity, Sequence<ChannelId> Channels, string Sentence, Sequence<Mend> Mends)
 {
+    /// <summary>Uploaded sounds whose return would remove it.</summary>
+    public Sequence<MediaRef> Sounds { get; init; } = [];
+
     /// <summary>What it is known by as long as it is about the same thing.</summary>
     public string Key => $"{Rule}/{string.Join('/', Channels)}";
 }

@@ -13,4 +13,7 @@ public interface ISoundcheckRule
 
     /// <param name="act">Id of the act that the template is looked at in.</param>
     IEnumerable<Finding> Look(Template template, string act);
+
+    /// <summary>The same, for a rule that needs to know what lies around the template.</summary>
+    IEnumerable<Finding> Look(Template template, string act, Surroundings around) => Look(template, act);
 }

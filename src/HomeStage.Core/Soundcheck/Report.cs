@@ -14,7 +14,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
         new FeedbackLoop(), new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
         new PieceUnheard(), new OutputBeyond(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new OutputNames(), new OutputNumbering(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
-        new NoRole(), new MovesNothing(), new WeightOverBudget(), new NoPromptNote(),
+        new NoRole(), new MovesNothing(), new WeightOverBudget(), new NoPromptNote(), new SoundMissing(),
     ];
 
     /// <exception cref="InvalidOperationException">There is no such rule.</exception>
@@ -22,9 +22,10 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
 
     public bool IsProven => Open.Count == 0;
 
-    public static Report Of(Template template, string act)
+    /// <param name="around">What lies around the template; null where everything is there.</param>
+    public static Report Of(Template template, string act, Surroundings? around = null)
     {
-        var all = Rules.SelectMany(r => r.Look(template, act)).OrderBy(f => f.Severity).ToLookup(f => template.Accepted.ContainsKey(f.Key));
+        var all = Rules.SelectMany(r => r.Look(template, act, around ?? Surroundings.Whole)).OrderBy(f => f.Severity).ToLookup(f => template.Accepted.ContainsKey(f.Key));
         return new(all[false].ToSequence(), all[true].ToSequence());
     }
 }

@@ -51,9 +51,9 @@ public static class KitCsv
             foreach (var piece in kit.Pieces)
             {
                 csv.NextRecord();
-                csv.WriteField(piece.Name);
+                csv.WriteField(FormulaText.Guarded(piece.Name));
                 csv.WriteField(piece.Note);
-                csv.WriteField(piece.Family);
+                csv.WriteField(FormulaText.Guarded(piece.Family));
                 csv.WriteField(piece.Output);
                 csv.WriteField(piece.Format.ToString().ToLowerInvariant());
                 csv.WriteField(piece.Importance);
@@ -99,7 +99,7 @@ public static class KitCsv
                 return Refused("number", $"Line {csv.Parser.Row}: the note must be a whole number from 0 to 127.");
             if (!int.TryParse(csv.GetField("output"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var output))
                 return Refused("number", $"Line {csv.Parser.Row}: the output must be a whole number from 1.");
-            var (name, family) = (csv.GetField("name")!, csv.GetField("family")!);
+            var (name, family) = (FormulaText.Plain(csv.GetField("name")!), FormulaText.Plain(csv.GetField("family")!));
             var piece = hears == Microphone.Close ? new Piece(name, note, family, output, SoundNames.Guess(name, family, note)) : Piece.Far(name, family, output, hears);
             pieces.Add(piece with { Format = Said(csv, "format", piece.Format), Importance = Importance(csv) });
         }

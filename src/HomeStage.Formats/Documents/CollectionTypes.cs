@@ -18,7 +18,7 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
     public override JsonTypeInfo GetTypeInfo(Type type, JsonSerializerOptions options)
     {
         if (type == typeof(ChannelList))
-            return JsonMetadataServices.CreateImmutableEnumerableInfo<ChannelList, Channel>(options, new(), ChannelList.From);
+            return JsonMetadataServices.CreateImmutableEnumerableInfo<ChannelList, Channel>(options, new(), items => ChannelList.From(Whole(items)));
         if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Sequence<>))
             return Make(nameof(SequenceInfo), type, options);
         if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Map<>))
@@ -60,8 +60,15 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
             .Invoke(null, [options])!;
 
     private static JsonTypeInfo SequenceInfo<T>(JsonSerializerOptions options) =>
-        JsonMetadataServices.CreateImmutableEnumerableInfo<Sequence<T>, T>(options, new(), items => items.ToSequence());
+        JsonMetadataServices.CreateImmutableEnumerableInfo<Sequence<T>, T>(options, new(), items => Whole(items).ToSequence());
 
     private static JsonTypeInfo MapInfo<T>(JsonSerializerOptions options) =>
-        JsonMetadataServices.CreateImmutableDictionaryInfo<Map<T>, string, T>(options, new(), Map<T>.From);
+        JsonMetadataServices.CreateImmutableDictionaryInfo<Map<T>, string, T>(options, new(), entries => Map<T>.From(WholeEntries(entries)));
+
+    /// <summary>The serialiser holds members against their annotations, but not what lists hold.</summary>
+    private static IEnumerable<T> Whole<T>(IEnumerable<T> items) =>
+        default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && items.Any(i => i is null) ? throw new JsonException("A list holds a null.") : items;
+
+    private static IEnumerable<KeyValuePair<string, T>> WholeEntries<T>(IEnumerable<KeyValuePair<string, T>> entries) =>
+        default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && entries.Any(e => e.Value is null) ? throw new JsonException("A map holds a null.") : entries;
 }

@@ -21,6 +21,7 @@ public static class DocumentJson
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
+        options.AllowDuplicateProperties = false;
         options.AllowOutOfOrderMetadataProperties = true;
         options.MaxDepth = 64;
         options.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;

@@ -19,7 +19,13 @@ public static class TemplateDocument
         [.. JsonSerializer.SerializeToUtf8Bytes(new Envelope(Format, SchemaVersion, template), DocumentJson.Readable), (byte)'\n'];
 
     /// <returns>A template that keeps every rule, or what is wrong.</returns>
-    public static FormatResult<Template> Read(ReadOnlyMemory<byte> bytes)
+    public static FormatResult<Template> Read(ReadOnlyMemory<byte> bytes) => Read(bytes, TemplateRules.Check);
+
+    /// <summary>The same for a document that is known to be as this application wrote it: rules that have become stricter since do not
+    /// make it unreadable.</summary>
+    public static FormatResult<Template> ReadTrusted(ReadOnlyMemory<byte> bytes) => Read(bytes, _ => null);
+
+    private static FormatResult<Template> Read(ReadOnlyMemory<byte> bytes, Func<Template, Refusal?> check)
     {
         if (bytes.Length > MostBytes)
             return Refused("too-large", $"A template document may have {MostBytes / 1024 / 1024} MB.");
@@ -27,11 +33,13 @@ public static class TemplateDocument
             return Refused("not-a-document", "This is not a template document: it is not text in UTF-8.");
         try
         {
-            using var json = JsonDocument.Parse(bytes, new() { MaxDepth = DocumentJson.Options.MaxDepth });
+            if (DocumentSize.Check(bytes.Span) is { } tooMuch)
+                return Refused("too-many", tooMuch);
+            using var json = JsonDocument.Parse(bytes, new() { MaxDepth = DocumentJson.Options.MaxDepth, AllowDuplicateProperties = false });
             if (CheckEnvelope(json.RootElement) is { } wrong)
                 return wrong;
             var template = Whole(json.RootElement).Template;
-            return TemplateRules.Check(template) is { } refusal
+            return check(template) is { } refusal
                 ? Refused(refusal.Code, refusal.Sentence)
                 : new FormatResult<Template>.Read(template);
         }

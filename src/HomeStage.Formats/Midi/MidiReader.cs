@@ -1,6 +1,5 @@
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
-using NAudio.Midi;
 
 namespace HomeStage.Formats.Midi;
 
@@ -9,6 +8,13 @@ public static class MidiReader
 {
     public const int MostBytes = 4 * 1024 * 1024;
     private const int HeaderBytes = 14;
+    private const int ChunkHeader = 8;
+
+    private static readonly (MidiOther Kind, string Words)[] Others =
+    [
+        (MidiOther.Controllers, "controllers"), (MidiOther.PitchBend, "pitch bend"), (MidiOther.Programs, "programs"),
+        (MidiOther.Pressure, "pressure"), (MidiOther.SystemMessages, "system messages"),
+    ];
 
     /// <summary>The parts that have notes. Everything else is left out and said.</summary>
     public static FormatResult<MidiContent> Read(byte[] bytes)
@@ -17,13 +23,10 @@ public static class MidiReader
             return wrong;
         try
         {
-            using var stream = new MemoryStream(bytes, writable: false);
-            var file = new MidiFile(stream, strictChecking: false);
-            return Content(file);
+            return Content(Tracks(bytes), (bytes[12] << 8) | bytes[13]);
         }
-        catch (Exception e) when (e is not OutOfMemoryException)
+        catch (Exception e) when (e is InvalidDataException or OverflowException)
         {
-            // The reader has no one exception for a damaged file: it runs into the end, the index or the format.
             return Refused("damaged", "This MIDI file is damaged: it breaks off or holds events that cannot be.");
         }
     }
@@ -37,76 +40,67 @@ public static class MidiReader
         var type = (bytes[8] << 8) | bytes[9];
         if (type > 1)
             return Refused("midi-type", $"This MIDI file is of type {type}; types 0 and 1 can be read.");
-        return (bytes[12] & 0x80) != 0
-            ? Refused("midi-timing", "This MIDI file counts time in film frames; only files that count in beats can be read.")
-            : null;
+        if ((bytes[12] & 0x80) != 0)
+            return Refused("midi-timing", "This MIDI file counts time in film frames; only files that count in beats can be read.");
+        return bytes[12] == 0 && bytes[13] == 0 ? Refused("midi-timing", "This MIDI file does not say how many ticks a quarter note has.") : null;
     }
 
-    private static FormatResult<MidiContent> Content(MidiFile file)
+    /// <summary>Chunks that are no tracks are passed over, as the format asks.</summary>
+    private static List<MidiTrack> Tracks(ReadOnlySpan<byte> file)
     {
-        var events = Enumerable.Range(0, file.Tracks).Select(t => file.Events.GetTrackEvents(t)).ToList();
-        var all = events.SelectMany(e => e).ToList();
-        var meterEvent = all.OfType<TimeSignatureEvent>().MinBy(e => e.AbsoluteTime);
-        var meter = meterEvent is null ? null : MeterOf(meterEvent);
+        var tracks = new List<MidiTrack>();
+        var bytes = new MidiBytes(file);
+        bytes.Take(4);
+        bytes.Take(MidiBytes.Whole(bytes.Take(4)));
+        while (!bytes.AtEnd)
+        {
+            var header = bytes.Take(ChunkHeader);
+            var body = bytes.Take(MidiBytes.Whole(header[4..]));
+            if (header[..4].SequenceEqual("MTrk"u8))
+                tracks.Add(MidiTrack.Of(body));
+        }
+
+        return tracks;
+    }
+
+    private static FormatResult<MidiContent> Content(List<MidiTrack> tracks, int ticksPerQuarter)
+    {
+        var meter = tracks.Select(t => t.Meter).OfType<(long Tick, int Numerator, int Power)>().OrderBy(m => m.Tick).Select(m => MeterOf(m.Numerator, m.Power)).FirstOrDefault();
+        var tempo = tracks.Select(t => t.Tempo).OfType<(long Tick, double Bpm)>().OrderBy(t => t.Tick).Select(t => (double?)t.Bpm).FirstOrDefault();
         var bar = (meter ?? new Meter(4, 4)).TicksPerBar;
-        var parts = events.SelectMany((track, i) => Parts(track, i + 1, file.DeltaTicksPerQuarterNote, bar)).ToList();
+        if (tracks.SelectMany(t => t.Notes.Values).Any(n => n.Count > PatternRules.MostNotes))
+            return Refused("too-many", $"A part of this MIDI file has more than {PatternRules.MostNotes:N0} notes.");
+        var parts = tracks.SelectMany((track, i) => track.Notes.Select(n => Part(i + 1, n.Key, Cleaned(track.Name), n.Value, ticksPerQuarter, bar))).ToList();
         if (parts.Count == 0)
             return Refused("no-notes", "This MIDI file has no notes in it.");
         if (parts.Select(p => PatternRules.Check(p.Pattern)).FirstOrDefault(r => r is not null) is { } refusal)
             return Refused(refusal.Code, refusal.Sentence);
-        var tempo = all.OfType<TempoEvent>().MinBy(e => e.AbsoluteTime)?.Tempo;
-        return new FormatResult<MidiContent>.Read(new(parts, tempo, meter, LeftOut(all)));
+        var leftOut = Others.Select(o => (o.Words, Count: tracks.Sum(t => t.Count(o.Kind)))).Where(o => o.Count > 0).Select(o => $"{o.Count} {o.Words}");
+        return new FormatResult<MidiContent>.Read(new(parts, tempo, meter, [.. leftOut]));
     }
 
-    private static Meter? MeterOf(TimeSignatureEvent e) =>
-        e.Numerator is >= 1 and <= 32 && e.Denominator is >= 0 and <= 5 ? new(e.Numerator, 1 << e.Denominator) : null;
+    private static Meter? MeterOf(int numerator, int power) => numerator is >= 1 and <= 32 && power is >= 0 and <= 5 ? new(numerator, 1 << power) : null;
 
-    private static IEnumerable<MidiPart> Parts(IList<MidiEvent> track, int number, int ticksPerQuarter, int barTicks)
-    {
-        var name = track.OfType<TextEvent>().FirstOrDefault(t => t.MetaEventType == MetaEventType.SequenceTrackName)?.Text.Trim() ?? "";
-        return track.OfType<NoteOnEvent>()
-            .Where(n => n.Velocity > 0)
-            .GroupBy(n => n.Channel)
-            .OrderBy(g => g.Key)
-            .Select(g => Part(number, g.Key, Cleaned(name), [.. g], ticksPerQuarter, barTicks));
-    }
-
-    private static MidiPart Part(int track, int channel, string trackName, List<NoteOnEvent> notes, int ticksPerQuarter, int barTicks)
+    private static MidiPart Part(int track, int channel, string trackName, List<MidiNote> notes, int ticksPerQuarter, int barTicks)
     {
         int Rescaled(long ticks) => checked((int)Math.Round((double)ticks * Ticks.PerQuarter / ticksPerQuarter));
-        var skipped = Rescaled(notes.Min(n => n.AbsoluteTime)) / barTicks;
+        var skipped = Rescaled(notes[0].StartTick) / barTicks;
         var placed = notes
             // A note that is never let go, or at once, still sounds: a sixteenth.
             .Select(n => new Note(
-                Rescaled(n.AbsoluteTime) - skipped * barTicks,
-                n.OffEvent is null ? Ticks.PerQuarter / 4 : Math.Max(1, Rescaled(n.NoteLength)),
-                n.NoteNumber,
+                Rescaled(n.StartTick) - skipped * barTicks,
+                n.EndTick is { } end ? Math.Max(1, Rescaled(end - n.StartTick)) : Ticks.PerQuarter / 4,
+                n.Number,
                 n.Velocity))
             .OrderBy(n => n.StartTick).ThenBy(n => n.Number)
             .ToSequence();
-        var bars = Math.Max(1, (placed.Max(n => n.StartTick + n.LengthTicks) + barTicks - 1) / barTicks);
+        var end = placed.Max(n => (long)n.StartTick + n.LengthTicks);
+        var bars = Math.Max(1, (end + barTicks - 1) / barTicks);
         var name = trackName.Length > 0 ? trackName : $"Track {track}, channel {channel}";
-        return new(track, channel, trackName, skipped, new(name, bars * barTicks, placed, []));
+        return new(track, channel, trackName, skipped, new(name, checked((int)(bars * barTicks)), placed, []));
     }
 
-    private static string Cleaned(string name)
-    {
-        var clean = new string([.. name.Where(c => !char.IsControl(c))]).Trim();
-        return clean.Length > 60 ? clean[..60] : clean;
-    }
-
-    private static List<string> LeftOut(List<MidiEvent> events)
-    {
-        var kinds = new (string Name, Func<MidiEvent, bool> Is)[]
-        {
-            ("controllers", e => e is ControlChangeEvent),
-            ("pitch bend", e => e is PitchWheelChangeEvent),
-            ("programs", e => e is PatchChangeEvent),
-            ("pressure", e => e is ChannelAfterTouchEvent || e.CommandCode == MidiCommandCode.KeyAfterTouch),
-            ("system messages", e => e is SysexEvent),
-        };
-        return [.. kinds.Select(k => (k.Name, Count: events.Count(k.Is))).Where(k => k.Count > 0).Select(k => $"{k.Count} {k.Name}")];
-    }
+    private static string Cleaned(string name) => TextRules.Cleaned(name, 60);
 
     private static FormatResult<MidiContent>.Refused Refused(string code, string sentence) => new(code, sentence);
 }

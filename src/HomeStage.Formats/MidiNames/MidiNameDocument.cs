@@ -44,20 +44,20 @@ public static class MidiNameDocument
             writer.WriteElementString("Author", "Home Stage");
             writer.WriteStartElement("MasterDeviceNames");
             writer.WriteElementString("Manufacturer", "Home Stage");
-            writer.WriteElementString("Model", name);
+            writer.WriteElementString("Model", Clean(name));
             writer.WriteStartElement("ChannelNameSet");
-            writer.WriteAttributeString("Name", name);
+            writer.WriteAttributeString("Name", Clean(name));
             writer.WriteStartElement("NoteNameList");
-            writer.WriteAttributeString("Name", name);
+            writer.WriteAttributeString("Name", Clean(name));
             foreach (var family in kit.Struck.GroupBy(p => p.Piece.Family, StringComparer.Ordinal))
             {
                 writer.WriteStartElement("NoteGroup");
-                writer.WriteAttributeString("Name", family.Key);
+                writer.WriteAttributeString("Name", Clean(family.Key));
                 foreach (var (piece, note) in family)
                 {
                     writer.WriteStartElement("Note");
                     writer.WriteAttributeString("Number", note.ToString(CultureInfo.InvariantCulture));
-                    writer.WriteAttributeString("Name", piece.Name);
+                    writer.WriteAttributeString("Name", Clean(piece.Name));
                     writer.WriteEndElement();
                 }
 
@@ -104,11 +104,7 @@ public static class MidiNameDocument
             ? new(number, name, group)
             : null;
 
-    private static string Clean(string? text)
-    {
-        var clean = new string([.. (text ?? "").Where(c => !char.IsControl(c))]).Trim();
-        return clean[..Math.Min(clean.Length, TextRules.LongestName)].Trim();
-    }
+    private static string Clean(string? text) => TextRules.Cleaned(text, TextRules.LongestName);
 
     private static FormatResult<IReadOnlyList<NamedNote>>.Refused Refused(string code, string sentence) => new(code, sentence);
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Sfz;
@@ -13,37 +14,42 @@ public static class SfzReader
 {
     public const int MostBytes = 48 * 1024 * 1024;
 
+    // Characters read, names looked up, stretches unpacked: a few seconds' worth of the slowest of them at the very most.
+    private const long MostSteps = 60_000_000;
+
     private static readonly string[] Understood =
         ["sample", "key", "lokey", "hikey", "lovel", "hivel", "pitch_keycenter", "region_label", "group_label", "output", "pan", "trigger", "seq_position", "seq_length", "default_path"];
 
-    public static FormatResult<SfzKit> Read(byte[] zip)
+    /// <param name="tray">Is given each sample that a piece plays, once.</param>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public static FormatResult<SfzKit> Read(byte[] zip, ISampleTray tray, CancellationToken cancellation = default)
     {
         if (zip.Length > MostBytes)
             return Refused("too-large", $"A sampled kit may have {MostBytes / 1024 / 1024} MB.");
+        var budget = new ReadingBudget(MostSteps, cancellation);
         try
         {
-            using var archive = new SfzArchive(zip);
-            return archive.Main is { } main ? ReadMain(archive, main) : Refused("no-sfz", "The ZIP holds no SFZ file.");
+            using var archive = new SfzArchive(zip, budget);
+            return archive.Main is { } main ? ReadMain(archive, main, tray, budget) : Refused("no-sfz", "The ZIP holds no SFZ file.");
         }
         catch (InvalidDataException e)
         {
             return Refused("damaged", $"This is not a whole ZIP with an SFZ file: {e.Message}");
         }
-        catch (Exception e) when (e is RegexMatchTimeoutException or NotSupportedException or IOException)
+        catch (Exception e) when (e is RegexMatchTimeoutException or NotSupportedException or EndOfStreamException or ArgumentException or OverflowException)
         {
             return Refused("damaged", "This ZIP cannot be read: it is damaged, encrypted or packed in an unknown way.");
         }
     }
 
-    private static FormatResult<SfzKit> ReadMain(SfzArchive archive, string main)
+    private static FormatResult<SfzKit> ReadMain(SfzArchive archive, string main, ISampleTray tray, ReadingBudget budget)
     {
-        var leftOut = new List<string>();
-        var (regions, control) = SfzRegions.Of(new SfzText(archive, leftOut).Of(main));
-        var sounding = regions.Where(r => IsHeard(r, leftOut)).Select(r => (Opcodes: r, Note: NoteOf(r))).Where(r => r.Note is not null).ToList();
+        var leftOut = new LeftOut();
+        var text = SfzRegions.Of(new SfzText(archive, leftOut, budget).Of(main), budget);
+        var sounding = text.Regions.Where(r => IsHeard(r, leftOut)).Select(r => (Region: r, Note: NoteOf(r))).Where(r => r.Note is not null).ToList();
         if (sounding.Count == 0)
             return Refused("no-regions", "The SFZ file has no region that sounds.");
-        var folder = SfzArchive.FolderOf(main);
-        var samples = new Dictionary<string, byte[]>(StringComparer.OrdinalIgnoreCase);
+        var samples = new SfzSamples(archive, SfzArchive.FolderOf(main), text.Control.GetValueOrDefault("default_path", ""), tray, leftOut);
         var pieces = new List<SfzPiece>();
         foreach (var onNote in sounding.GroupBy(r => r.Note!.Value).OrderBy(g => g.Key))
         {
@@ -53,22 +59,22 @@ public static class SfzReader
                 break;
             }
 
-            var layers = Layers(onNote.Select(r => r.Opcodes), archive, folder, control, samples, leftOut);
-            var first = onNote.First().Opcodes;
-            var name = NameOf(first, onNote.Key, control, layers);
-            pieces.Add(new(Fresh(name, pieces), onNote.Key, 1 + Whole(first, "output", 0, 0, KitRules.MostOutputs - 1), Whole(first, "pan", 0, -100, 100) / 100.0, layers));
+            var layers = Layers(onNote.Select(r => r.Region), samples, leftOut);
+            var first = onNote.First().Region;
+            var name = NameOf(first, onNote.Key, text.Control, layers);
+            pieces.Add(new(Fresh(name, pieces), onNote.Key, 1 + Whole(first, "output", 0, 0, KitRules.MostOutputs - 1), Whole(first, "pan", 0, -100, 100) / 100.0, [.. layers.Select(l => (l.From, l.Sample))]));
         }
 
-        var unknown = regions.SelectMany(r => r.Keys).Concat(control.Keys).Distinct(StringComparer.OrdinalIgnoreCase)
+        var unknown = text.Opcodes
             .Where(k => !Understood.Contains(k, StringComparer.OrdinalIgnoreCase) && !k.StartsWith("label_key", StringComparison.OrdinalIgnoreCase)).Take(12).ToList();
         if (unknown.Count > 0)
             leftOut.Add($"the settings {string.Join(", ", unknown)}");
-        return new FormatResult<SfzKit>.Read(new(pieces, samples, [.. leftOut.Distinct(StringComparer.Ordinal).Take(40)]));
+        return new FormatResult<SfzKit>.Read(new(pieces, leftOut.Words));
     }
 
-    private static bool IsHeard(IReadOnlyDictionary<string, string> region, List<string> leftOut)
+    private static bool IsHeard(SfzRegion region, LeftOut leftOut)
     {
-        if (region.TryGetValue("trigger", out var trigger) && trigger.StartsWith("release", StringComparison.OrdinalIgnoreCase))
+        if (region["trigger"] is { } trigger && trigger.StartsWith("release", StringComparison.OrdinalIgnoreCase))
             leftOut.Add("samples that sound when a key is let go");
         else if (Whole(region, "seq_position", 1, 1, 100) > 1)
             leftOut.Add("rounds of alternating samples beyond the first");
@@ -78,59 +84,43 @@ public static class SfzReader
     }
 
     /// <summary>A key, or of a range the one at which the sample has its own pitch.</summary>
-    private static int? NoteOf(IReadOnlyDictionary<string, string> region)
+    private static int? NoteOf(SfzRegion region)
     {
-        if (region.TryGetValue("key", out var key))
+        if (region["key"] is { } key)
             return SfzNotes.NumberOf(key);
-        var low = region.TryGetValue("lokey", out var lokey) ? SfzNotes.NumberOf(lokey) : 0;
-        var high = region.TryGetValue("hikey", out var hikey) ? SfzNotes.NumberOf(hikey) : 127;
-        var centre = region.TryGetValue("pitch_keycenter", out var pitch) ? SfzNotes.NumberOf(pitch) : null;
+        var low = region["lokey"] is { } lokey ? SfzNotes.NumberOf(lokey) : 0;
+        var high = region["hikey"] is { } hikey ? SfzNotes.NumberOf(hikey) : 127;
+        var centre = region["pitch_keycenter"] is { } pitch ? SfzNotes.NumberOf(pitch) : null;
         // lokey=-1 means that no key plays it.
         if (low is null || high is null || low > high)
             return null;
         return centre >= low && centre <= high ? centre : low;
     }
 
-    private static List<(int FromVelocity, string Sample)> Layers(
-        IEnumerable<IReadOnlyDictionary<string, string>> regions, SfzArchive archive, string folder, IReadOnlyDictionary<string, string> control, Dictionary<string, byte[]> samples, List<string> leftOut)
+    private static List<(int From, MediaRef Sample, string Path)> Layers(IEnumerable<SfzRegion> regions, SfzSamples samples, LeftOut leftOut)
     {
-        var layers = new List<(int FromVelocity, string Sample)>();
+        var layers = new List<(int From, MediaRef Sample, string Path)>();
         foreach (var region in regions.OrderBy(r => Whole(r, "lovel", 1, 0, 127)))
         {
             var from = Math.Max(1, Whole(region, "lovel", 1, 0, 127));
-            if (!region.TryGetValue("sample", out var path) || path.Length == 0 || path.StartsWith('*'))
+            if (region["sample"] is not { Length: > 0 } path || path.StartsWith('*'))
                 continue;
-            if (SfzArchive.Resolved(folder, control.GetValueOrDefault("default_path", "") + path) is not { } resolved || !archive.Contains(resolved))
-                leftOut.Add($"{path}, which is not in the upload");
-            else if (layers.Exists(l => l.FromVelocity == from))
+            if (layers.Exists(l => l.From == from))
                 leftOut.Add("samples that sound together with another on one key");
-            else if (samples.ContainsKey(resolved) || Take(archive, resolved, samples, leftOut))
-                layers.Add((layers.Count == 0 ? 1 : from, resolved));
+            else if (samples.Of(path) is { } sample)
+                layers.Add((layers.Count == 0 ? 1 : from, sample, path));
         }
 
         return layers;
     }
 
-    private static bool Take(SfzArchive archive, string path, Dictionary<string, byte[]> samples, List<string> leftOut)
-    {
-        var bytes = archive.Bytes(path, SfzArchive.MostUnpacked)!;
-        if (Wave.WaveReader.Read(bytes) is FormatResult<Core.Media.MediaSound>.Read)
-        {
-            samples[path] = bytes;
-            return true;
-        }
-
-        leftOut.Add($"{path}, which is no WAVE file that can be read");
-        return false;
-    }
-
-    private static string NameOf(IReadOnlyDictionary<string, string> region, int note, IReadOnlyDictionary<string, string> control, List<(int FromVelocity, string Sample)> layers)
+    private static string NameOf(SfzRegion region, int note, IReadOnlyDictionary<string, string> control, List<(int From, MediaRef Sample, string Path)> layers)
     {
         var label = control.GetValueOrDefault(string.Create(CultureInfo.InvariantCulture, $"label_key{note}"))
-            ?? region.GetValueOrDefault("region_label") ?? region.GetValueOrDefault("group_label") ?? GeneralMidiPercussion.At(note)?.Name
-            ?? (layers.Count > 0 ? Path.GetFileNameWithoutExtension(layers[0].Sample) : null);
-        var clean = new string([.. (label ?? "").Where(c => !char.IsControl(c))]).Trim();
-        return clean.Length == 0 ? $"Key {note}" : clean[..Math.Min(clean.Length, TextRules.LongestName)].Trim();
+            ?? region["region_label"] ?? region["group_label"] ?? GeneralMidiPercussion.At(note)?.Name
+            ?? (layers.Count > 0 ? Path.GetFileNameWithoutExtension(layers[0].Path.Replace('\\', '/')) : null);
+        var clean = TextRules.Cleaned(label, TextRules.LongestName);
+        return clean.Length == 0 ? $"Key {note}" : clean;
     }
 
     private static string Fresh(string name, List<SfzPiece> pieces)
@@ -139,8 +129,8 @@ public static class SfzReader
         return IsTaken(name) ? Numbering.Next(name, IsTaken) : name;
     }
 
-    private static int Whole(IReadOnlyDictionary<string, string> region, string opcode, int otherwise, int least, int most) =>
-        region.TryGetValue(opcode, out var text) && double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value)
+    private static int Whole(SfzRegion region, string opcode, int otherwise, int least, int most) =>
+        region[opcode] is { } text && double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value)
             ? (int)Math.Clamp(Math.Round(value), least, most)
             : otherwise;
 

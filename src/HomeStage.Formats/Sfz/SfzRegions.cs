@@ -2,54 +2,66 @@ using System.Text.RegularExpressions;
 
 namespace HomeStage.Formats.Sfz;
 
-/// <summary>The regions of an SFZ text, each with what its group, its master and the whole say before it.</summary>
-internal static partial class SfzRegions
+/// <summary>The regions of an SFZ text, and its control headers.</summary>
+/// <param name="Control">What control headers say, the last of each.</param>
+/// <param name="Opcodes">Every name that any header uses.</param>
+internal sealed partial record SfzRegions(IReadOnlyList<SfzRegion> Regions, IReadOnlyDictionary<string, string> Control, IReadOnlySet<string> Opcodes)
 {
     public const int MostRegions = 20_000;
+    private const int MostNames = 4096;
 
-    private static readonly string[] Levels = ["global", "master", "group", "region"];
+    // From the nearest to a region to the farthest.
+    private static readonly string[] Levels = ["region", "group", "master", "global"];
+    private static readonly IReadOnlyDictionary<string, string> Nothing = new Dictionary<string, string>();
 
-    /// <returns>Opcodes by region, and those of the control headers.</returns>
-    public static (IReadOnlyList<IReadOnlyDictionary<string, string>> Regions, IReadOnlyDictionary<string, string> Control) Of(string text)
+    /// <exception cref="InvalidDataException">There are too many regions or names.</exception>
+    public static SfzRegions Of(string text, ReadingBudget budget)
     {
-        var said = Levels.Select(_ => new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase)).ToArray();
+        var said = Levels.Select(_ => Nothing).ToArray();
         var control = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
-        var regions = new List<IReadOnlyDictionary<string, string>>();
-        foreach (Match section in Section().Matches(text))
+        var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        var regions = new List<SfzRegion>();
+        for (var match = Section().Match(text); match.Success; match = match.NextMatch())
         {
-            var header = section.Groups["header"].Value;
-            var opcodes = Opcodes(section.Groups["body"].Value);
+            budget.Spend(match.Length);
+            var header = match.Groups["header"].Value.ToLowerInvariant();
             var level = Array.IndexOf(Levels, header);
-            if (header == "control")
+            if (level < 0 && header != "control")
+                continue;
+            var opcodes = OpcodesOf(match.Groups["body"].Value);
+            names.UnionWith(opcodes.Keys);
+            if (names.Count > MostNames)
+                throw new InvalidDataException("It uses too many names.");
+            if (level < 0)
+            {
                 foreach (var (name, value) in opcodes)
                     control[name] = value;
-            if (level < 0)
                 continue;
+            }
+
             said[level] = opcodes;
-            foreach (var below in said.Skip(level + 1))
-                below.Clear();
-            if (level < Levels.Length - 1)
+            Array.Fill(said, Nothing, 0, level);
+            if (level > 0)
                 continue;
             if (regions.Count == MostRegions)
                 throw new InvalidDataException($"It has more than {MostRegions:N0} regions.");
-            regions.Add(said.SelectMany(s => s).GroupBy(o => o.Key, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.Last().Value, StringComparer.OrdinalIgnoreCase));
+            regions.Add(new([.. said]));
         }
 
-        return (regions, control);
+        return new(regions, control, names);
     }
 
     /// <summary>A value goes on to the next name with an equals sign after it, so that paths may have blanks.</summary>
-    private static Dictionary<string, string> Opcodes(string body)
+    private static Dictionary<string, string> OpcodesOf(string body)
     {
         var opcodes = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
         foreach (var line in body.Split('\n'))
         {
-            var names = Name().Matches(line);
-            for (var i = 0; i < names.Count; i++)
+            for (var name = Name().Match(line); name.Success;)
             {
-                var start = names[i].Index + names[i].Length;
-                var end = i + 1 < names.Count ? names[i + 1].Index : line.Length;
-                opcodes[names[i].Groups["name"].Value] = line[start..end].Trim();
+                var next = name.NextMatch();
+                opcodes[name.Groups["name"].Value] = line[(name.Index + name.Length)..(next.Success ? next.Index : line.Length)].Trim();
+                name = next;
             }
         }
 

@@ -4,13 +4,15 @@ using System.Text.RegularExpressions;
 namespace HomeStage.Formats.Sfz;
 
 /// <summary>The text of an SFZ file with everything put in its place: comments out, includes in, defined names replaced.</summary>
-internal sealed partial class SfzText(SfzArchive archive, List<string> leftOut)
+internal sealed partial class SfzText(SfzArchive archive, LeftOut leftOut, ReadingBudget budget)
 {
     private const int MostDeep = 10;
-    private const int MostDefined = 1000;
+    private const int MostIncluded = 1000;
 
-    private readonly Dictionary<string, string> _defined = new(StringComparer.Ordinal);
+    private readonly SfzDefines _defined = new(budget);
     private readonly StringBuilder _text = new();
+    private int _included;
+    private int _read;
 
     /// <exception cref="InvalidDataException">It grows too large, or includes itself.</exception>
     public string Of(string path)
@@ -23,15 +25,20 @@ internal sealed partial class SfzText(SfzArchive archive, List<string> leftOut)
     {
         if (depth > MostDeep)
             throw new InvalidDataException($"{path} is included more than {MostDeep} deep.");
-        foreach (var line in Comments().Replace(text, " ").Split('\n'))
+        if (_included++ > MostIncluded)
+            throw new InvalidDataException($"It includes more than {MostIncluded:N0} files.");
+        if ((_read += text.Length) > SfzArchive.MostText)
+            throw new InvalidDataException("The text of all its files together is too large.");
+        budget.Spend(text.Length);
+        foreach (var line in Comments().Replace(text, " ").AsSpan().EnumerateLines())
         {
-            var trimmed = line.Trim();
+            var trimmed = line.Trim().ToString();
             if (Include().Match(trimmed) is { Success: true } include)
                 Included(path, include.Groups["path"].Value, depth);
             else if (Define().Match(trimmed) is { Success: true } define)
-                Defined(define.Groups["name"].Value, define.Groups["value"].Value);
+                _defined.Define(define.Groups["name"].Value, _defined.In(define.Groups["value"].Value, SfzDefines.LongestValue));
             else
-                _text.Append(Replaced(trimmed)).Append('\n');
+                _text.Append(_defined.In(trimmed, SfzArchive.MostText)).Append('\n');
             if (_text.Length > SfzArchive.MostText)
                 throw new InvalidDataException("The text grows too large.");
         }
@@ -40,33 +47,11 @@ internal sealed partial class SfzText(SfzArchive archive, List<string> leftOut)
     private void Included(string from, string path, int depth)
     {
         // Paths count from the file that is played, not from the one that includes.
-        var resolved = SfzArchive.Resolved(SfzArchive.FolderOf(archive.Main!), Replaced(path));
+        var resolved = SfzArchive.Resolved(SfzArchive.FolderOf(archive.Main!), _defined.In(path, SfzDefines.LongestValue));
         if (resolved is null || archive.Text(resolved) is not { } text)
             leftOut.Add($"{from} includes {path}, which is not in the upload");
         else
             Append(resolved, text, depth + 1);
-    }
-
-    private void Defined(string name, string value)
-    {
-        if (_defined.Count >= MostDefined)
-            throw new InvalidDataException("It defines too many names.");
-        _defined[name] = value;
-    }
-
-    /// <summary>The longest name that fits is the one that is meant.</summary>
-    private string Replaced(string line)
-    {
-        if (!line.Contains('$', StringComparison.Ordinal))
-            return line;
-        foreach (var (name, value) in _defined.OrderByDescending(d => d.Key.Length))
-        {
-            line = line.Replace(name, value, StringComparison.Ordinal);
-            if (line.Length > SfzArchive.MostText)
-                throw new InvalidDataException("A line grows too large.");
-        }
-
-        return line;
     }
 
     [GeneratedRegex(@"//[^\n]*|/\*.*?(\*/|\z)", RegexOptions.Singleline | RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 1000)]

@@ -1,5 +1,5 @@
+using System.Buffers.Binary;
 using HomeStage.Core.Media;
-using NAudio.Wave;
 
 namespace HomeStage.Formats.Wave;
 
@@ -7,57 +7,54 @@ namespace HomeStage.Formats.Wave;
 public static class WaveReader
 {
     public const int MostBytes = 64 * 1024 * 1024;
-    private const int Stretch = 65536;
+
+    /// <summary>What a file holds, without its samples.</summary>
+    /// <returns>The facts of a file that <see cref="Read"/> would read, or what is wrong.</returns>
+    public static FormatResult<WaveFacts> ReadFacts(ReadOnlySpan<byte> file) => Chunks(file) switch
+    {
+        FormatResult<WaveChunks>.Read read => new FormatResult<WaveFacts>.Read(new(read.Value.SampleRateHz, read.Value.Lanes, read.Value.Frames)),
+        FormatResult<WaveChunks>.Refused refused => new FormatResult<WaveFacts>.Refused(refused.Code, refused.Sentence),
+        _ => throw new InvalidOperationException("A file is read or refused."),
+    };
 
     /// <returns>The sound with samples that are finite, or what is wrong.</returns>
-    public static FormatResult<MediaSound> Read(byte[] bytes)
+    public static FormatResult<MediaSound> Read(ReadOnlySpan<byte> file)
     {
-        if (bytes.Length > MostBytes)
-            return Refused("too-large", $"A WAVE file may have {MostBytes / 1024 / 1024} MB.");
-        if (bytes.Length < 12 || !bytes.AsSpan(0, 4).SequenceEqual("RIFF"u8) || !bytes.AsSpan(8, 4).SequenceEqual("WAVE"u8))
-            return Refused("not-wave", "This is not a WAVE file: it does not begin like one.");
-        try
+        switch (Chunks(file))
         {
-            using var reader = new WaveFileReader(new MemoryStream(bytes, writable: false));
-            return CheckFormat(reader.WaveFormat) ?? Samples(reader);
+            case FormatResult<WaveChunks>.Read read:
+                var chunks = read.Value;
+                var data = file.Slice(chunks.DataStart, chunks.Frames * chunks.BytesAFrame);
+                var lanes = new float[chunks.Lanes][];
+                for (var lane = 0; lane < lanes.Length; lane++)
+                    lanes[lane] = Lane(data[(lane * chunks.BytesASample)..], chunks);
+                return new FormatResult<MediaSound>.Read(new(lanes, chunks.SampleRateHz));
+            case FormatResult<WaveChunks>.Refused refused:
+                return new FormatResult<MediaSound>.Refused(refused.Code, refused.Sentence);
+            default:
+                throw new InvalidOperationException("A file is read or refused.");
         }
-        catch (Exception e) when (e is not OutOfMemoryException)
-        {
-            // The reader has no one exception for a damaged file: it runs into the end, the index or the format.
-            return Refused("damaged", "This WAVE file is damaged: it breaks off or its parts do not fit together.");
-        }
     }
 
-    private static FormatResult<MediaSound>? CheckFormat(WaveFormat format)
+    private static FormatResult<WaveChunks> Chunks(ReadOnlySpan<byte> file) => file.Length > MostBytes
+        ? new FormatResult<WaveChunks>.Refused("too-large", $"A WAVE file may have {MostBytes / 1024 / 1024} MB.")
+        : WaveChunks.Of(file);
+
+    /// <param name="data">From the lane's first sample on.</param>
+    private static float[] Lane(ReadOnlySpan<byte> data, WaveChunks chunks)
     {
-        if (!(format.Channels is 1 or 2))
-            return Refused("wave-lanes", $"This WAVE file has {format.Channels} lanes; files with one or two can be read.");
-        if (!(format.SampleRate is >= MediaRef.SlowestRateHz and <= MediaRef.FastestRateHz))
-            return Refused("wave-rate", $"This WAVE file has {format.SampleRate} frames a second; 8,000 to 192,000 can be read.");
-        var isFloat = format.Encoding == WaveFormatEncoding.IeeeFloat || (format as WaveFormatExtensible)?.SubFormat == AudioMediaSubtypes.MEDIASUBTYPE_IEEE_FLOAT;
-        var isPcm = format.Encoding == WaveFormatEncoding.Pcm || (format as WaveFormatExtensible)?.SubFormat == AudioMediaSubtypes.MEDIASUBTYPE_PCM;
-        var readable = (isFloat && format.BitsPerSample == 32) || (isPcm && format.BitsPerSample is 16 or 24 or 32);
-        return readable && format.BlockAlign == format.Channels * format.BitsPerSample / 8
-            ? null
-            : Refused("wave-format", "This WAVE file is packed in a way that cannot be read; 16, 24 or 32 bits without compression can.");
+        var samples = new float[chunks.Frames];
+        for (var i = 0; i < samples.Length; i++)
+            samples[i] = Sample(data[(i * chunks.BytesAFrame)..], chunks.Coding);
+        return samples;
     }
 
-    private static FormatResult<MediaSound> Samples(WaveFileReader reader)
+    /// <summary>Full scale is 1; what is no number is silence.</summary>
+    private static float Sample(ReadOnlySpan<byte> at, WaveCoding coding) => coding switch
     {
-        var lanes = reader.WaveFormat.Channels;
-        var provider = reader.ToSampleProvider();
-        var samples = new List<float>();
-        var buffer = new float[Stretch * lanes];
-        for (int count; (count = provider.Read(buffer)) > 0;)
-            samples.AddRange(buffer.AsSpan(0, count));
-        var frames = samples.Count / lanes;
-        if (frames == 0)
-            return Refused("no-sound", "This WAVE file has no sound in it.");
-        var sound = Enumerable.Range(0, lanes)
-            .Select(lane => Enumerable.Range(0, frames).Select(i => samples[i * lanes + lane]).Select(s => float.IsFinite(s) ? s : 0).ToArray())
-            .ToArray();
-        return new FormatResult<MediaSound>.Read(new(sound, reader.WaveFormat.SampleRate));
-    }
-
-    private static FormatResult<MediaSound>.Refused Refused(string code, string sentence) => new(code, sentence);
+        WaveCoding.Int16 => BinaryPrimitives.ReadInt16LittleEndian(at) / 32768f,
+        WaveCoding.Int24 => ((at[0] << 8) | (at[1] << 16) | (at[2] << 24)) / 2147483648f,
+        WaveCoding.Int32 => BinaryPrimitives.ReadInt32LittleEndian(at) / 2147483648f,
+        _ => BinaryPrimitives.ReadSingleLittleEndian(at) is var value && float.IsFinite(value) ? value : 0,
+    };
 }

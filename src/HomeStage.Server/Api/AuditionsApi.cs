@@ -2,6 +2,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;

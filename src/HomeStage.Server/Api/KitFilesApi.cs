@@ -1,5 +1,4 @@
 using HomeStage.Core.Kits;
-using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Csv;
@@ -7,6 +6,7 @@ using HomeStage.Formats.MidiNames;
 using HomeStage.Formats.Packages;
 using HomeStage.Formats.Sfz;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -20,11 +20,11 @@ internal static class KitFilesApi
     public static void MapKitFiles(this RouteGroupBuilder group, DocumentKind kind)
     {
         group.MapPost("/{id}/channels/{channel}/kit-file", async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> (
-            string id, string channel, HttpRequest request, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
+            string id, string channel, HttpRequest request, DocumentStore store, StagedSounds staged, CancellationToken cancellation) =>
             await KitOfAsync(kind, id, channel, store, cancellation) is not { } kit ? Problems.NotFound("kit")
             : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, cancellation) is not { } bytes
                 ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
-            : Begins(bytes, "PK") ? await ReadSfzAsync(bytes, kit, media, cancellation)
+            : Begins(bytes, "PK") ? await ReadSfzAsync(bytes, kit, staged, cancellation)
             : Begins(bytes, "<") ? ReadNames(bytes, kit)
             : KitCsv.Read(bytes, kit) switch
             {
@@ -61,31 +61,24 @@ internal static class KitFilesApi
         _ => throw new InvalidOperationException("A document is read or refused."),
     };
 
-    private static async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> ReadSfzAsync(byte[] bytes, Kit kit, MediaStore media, CancellationToken cancellation)
+    /// <summary>The samples wait beside the shelf until an edit uses them.</summary>
+    private static async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> ReadSfzAsync(byte[] bytes, Kit kit, StagedSounds staged, CancellationToken cancellation)
     {
-        var result = await Task.Run(() => SfzReader.Read(bytes), cancellation);
+        var tray = staged.Tray(path => SongPackage.FileName(Path.GetFileNameWithoutExtension(path)));
+        var result = await Task.Run(() => SfzReader.Read(bytes, tray, cancellation), cancellation);
         if (result is FormatResult<SfzKit>.Refused refused)
             return Problems.Unreadable(refused.Code, refused.Sentence);
         var read = ((FormatResult<SfzKit>.Read)result).Value;
-        var kept = new Dictionary<string, MediaRef>(StringComparer.OrdinalIgnoreCase);
-        foreach (var (path, wave) in read.Samples)
-        {
-            var title = SongPackage.FileName(Path.GetFileNameWithoutExtension(path));
-            if (await media.AddAsync(wave, title, cancellation) is not FormatResult<MediaRef>.Read added)
-                return Problems.Unreadable("shelf-full", "There is no room for these sounds on the shelf.");
-            kept[path] = added.Value;
-        }
-
         var last = read.Pieces.Max(p => p.Output);
         var outputs = kit.Outputs.Concat(Enumerable.Range(kit.Outputs.Count + 1, Math.Max(0, last - kit.Outputs.Count)).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo)));
-        return Checked(kit with { Outputs = outputs.ToSequence(), Pieces = read.Pieces.Select(p => PieceOf(p, kept)).ToSequence() }, read.LeftOut);
+        return Checked(kit with { Outputs = outputs.ToSequence(), Pieces = read.Pieces.Select(PieceOf).ToSequence() }, read.LeftOut);
     }
 
-    private static Piece PieceOf(SfzPiece piece, Dictionary<string, MediaRef> kept)
+    private static Piece PieceOf(SfzPiece piece)
     {
         var family = GeneralMidiPercussion.At(piece.Note)?.Family ?? "pads";
-        return new(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan, piece.Layers.Count > 0 ? kept[piece.Layers[0].Sample] : null)
-        { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, kept[l.Sample])).ToSequence() };
+        return new(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan, piece.Layers.Count > 0 ? piece.Layers[0].Sample : null)
+        { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, l.Sample)).ToSequence() };
     }
 
     private static Results<Ok<KitFileAnswer>, ProblemHttpResult> Checked(Kit kit, IReadOnlyList<string> leftOut) =>

@@ -1,7 +1,9 @@
 using HomeStage.Core.Media;
+using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Wave;
-using HomeStage.Server.Data;
+using HomeStage.Server.Data.Keeping;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -17,6 +19,16 @@ internal static class MediaApi
         group.MapGet("/", async Task<Ok<IReadOnlyList<MediaRef>>> (MediaStore media, CancellationToken cancellation) =>
             TypedResults.Ok(await media.ListAsync(cancellation)));
         group.MapPost("/", Add);
+        group.MapGet("/uses", async Task<Ok<IReadOnlyDictionary<string, int>>> (SoundUses uses, CancellationToken cancellation) =>
+            TypedResults.Ok(await uses.CountsAsync(cancellation)));
+        group.MapDelete("/{content}", async Task<Results<NoContent, ProblemHttpResult>> (string content, Removals removals, CancellationToken cancellation) =>
+            await removals.RemoveSoundAsync(content, cancellation) switch
+            {
+                null => Problems.NotFound("sound"),
+                { Count: 0 } => TypedResults.NoContent(),
+                var users => Problems.Of(StatusCodes.Status409Conflict, "sound-in-use",
+                    $"This sound stays: {users[0]}{(users.Count > 1 ? $" and {users.Count - 1} more" : "")} can go back to a revision that uses it.", new() { ["path"] = users.ToArray() }),
+            });
     }
 
     /// <summary>The body is a WAVE file as it is, of whatever media type the browser gives it.</summary>
@@ -44,7 +56,7 @@ internal static class MediaApi
 
     private static string Titled(string title)
     {
-        var clean = new string([.. title.Where(c => !char.IsControl(c))]).Trim();
-        return clean.Length == 0 ? "Sound" : clean[..Math.Min(clean.Length, LongestTitle)];
+        var clean = TextRules.Cleaned(title, LongestTitle);
+        return clean.Length == 0 ? "Sound" : clean;
     }
 }

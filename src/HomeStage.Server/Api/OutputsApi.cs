@@ -6,6 +6,7 @@ using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Templates.Words;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -18,7 +19,7 @@ internal static class OutputsApi
 
     /// <param name="Pieces">1 to 128, names without doubles.</param>
     /// <param name="Outputs">In [1, 64]; pairs where jacks are used by pairs or halves.</param>
-    public sealed record PlansRequest(IReadOnlyList<PlanPiece> Pieces, int Outputs, JackUse Use = JackUse.Pairs);
+    public sealed record PlansRequest(Sequence<PlanPiece> Pieces, int Outputs, JackUse Use = JackUse.Pairs);
 
     /// <param name="Outputs">Outputs that the instrument has for splits: pairs where it has pairs.</param>
     /// <param name="InPairs">Whether they come as pairs.</param>

@@ -2,6 +2,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -23,7 +24,7 @@ internal static class PackagesApi
         {
             if (jobs.Find(id) is not { } job)
                 return Problems.NotFound("package");
-            job.Cancel();
+            jobs.Cancel(job);
             return TypedResults.NoContent();
         });
         group.MapGet("/{id}/file", Results<FileContentHttpResult, ProblemHttpResult> (string id, JobQueue<SongZip> jobs) =>
@@ -40,9 +41,9 @@ internal static class PackagesApi
         var request = new RenderRequest(asked.Act);
         if (request.Check(song.Template) is { } wrong)
             return Problems.Refused(wrong);
-        var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", job =>
+        var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", work =>
         {
-            var sound = Renderer.Render(song.Template, request, new JobWatcher(job), media, cancellation: job.Cancellation);
+            var sound = Renderer.Render(song.Template, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray());
@@ -50,5 +51,5 @@ internal static class PackagesApi
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));
     }
 
-    private static JobView ViewOf(Job<SongZip> job) => new(job.Id, job.State, job.Progress, job.Seconds, null);
+    private static JobView ViewOf(Job<SongZip> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds, null);
 }

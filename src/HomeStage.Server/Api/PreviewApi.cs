@@ -3,6 +3,7 @@ using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Templates.Words;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -11,7 +12,7 @@ namespace HomeStage.Server.Api;
 internal static class PreviewApi
 {
     /// <param name="Act">Id of the act that findings are looked at in.</param>
-    public sealed record PreviewRequest(string Act, IReadOnlyList<Edit> Edits);
+    public sealed record PreviewRequest(string Act, Sequence<Edit> Edits);
 
     /// <param name="Words">Each edit in the trade's words.</param>
     /// <param name="Removes">Sentences of findings that would be gone.</param>
@@ -20,19 +21,19 @@ internal static class PreviewApi
 
     public static void MapPreview(this RouteGroupBuilder group, DocumentKind kind) =>
         group.MapPost("/{id}/preview", async Task<Results<Ok<PreviewView>, ProblemHttpResult>> (
-            string id, PreviewRequest request, DocumentStore store, CancellationToken cancellation) =>
+            string id, PreviewRequest request, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != request.Act) ? Problems.NotFound("act")
             : Batch.Apply(document.Template, request.Edits) switch
             {
-                BatchResult.Applied applied => TypedResults.Ok(Of(document.Template, applied.Template, request)),
+                BatchResult.Applied applied => TypedResults.Ok(Of(document.Template, applied.Template, request, media)),
                 BatchResult.Refused refused => Problems.Refused(refused.Why, refused.EditIndex),
                 _ => throw new InvalidOperationException("A batch is applied or refused."),
             });
 
-    private static PreviewView Of(Template before, Template after, PreviewRequest request)
+    private static PreviewView Of(Template before, Template after, PreviewRequest request, MediaStore media)
     {
-        var (was, now) = (Report.Of(before, request.Act).Open, Report.Of(after, request.Act).Open);
+        var (was, now) = (Report.Of(before, request.Act, media.Around(before)).Open, Report.Of(after, request.Act, media.Around(after)).Open);
         return new(EditWords.OfBatch(request.Edits, before),
             [.. was.ExceptBy(now.Select(f => f.Key), f => f.Key).Select(f => f.Sentence)],
             [.. now.ExceptBy(was.Select(f => f.Key), f => f.Key).Select(f => f.Sentence)]);

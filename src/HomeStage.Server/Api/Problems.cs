@@ -19,6 +19,13 @@ internal static class Problems
     public static ProblemHttpResult Unreadable(string code, string sentence) =>
         Of(code == "too-large" ? StatusCodes.Status413PayloadTooLarge : StatusCodes.Status422UnprocessableEntity, code, sentence);
 
+    /// <param name="allowed">The methods that the address takes.</param>
+    public static ProblemHttpResult MethodNotAllowed(HttpContext context, string allowed)
+    {
+        context.Response.Headers.Allow = allowed;
+        return Of(StatusCodes.Status405MethodNotAllowed, "wrong-method", $"This address takes {allowed}, and not {context.Request.Method}.");
+    }
+
     public static ProblemHttpResult Busy() =>
         Of(StatusCodes.Status429TooManyRequests, "busy", "Too much is waiting to be rendered; try again in a moment.");
 

@@ -7,6 +7,7 @@ using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -46,8 +47,8 @@ internal static class RendersApi
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
         var content = RenderContent.Of(document.Template, request, media);
-        var job = jobs.Start(content, job => RenderedAudio.Of(
-            Renderer.Render(document.Template, request, new JobWatcher(job, job.Offer), media, tapes: tapes, cancellation: job.Cancellation)));
+        var job = jobs.Start(content, work => RenderedAudio.Of(
+            Renderer.Render(document.Template, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 
@@ -55,7 +56,7 @@ internal static class RendersApi
     {
         if (jobs.Find(id) is not { } job)
             return Problems.NotFound("render");
-        job.Cancel();
+        jobs.Cancel(job);
         return TypedResults.NoContent();
     }
 
@@ -93,7 +94,7 @@ internal static class RendersApi
 
     /// <summary>The samples as they become final: 32-bit floating point, little-endian, left and right in turn; the headers say how
     /// many frames there will be, and how many a second. Ends early where the render is cancelled or fails.</summary>
-    private static async Task Stream(string id, HttpResponse response, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
+    private static async Task Stream(string id, HttpResponse response, JobQueue<RenderedAudio> jobs, IHostApplicationLifetime program, CancellationToken cancellation)
     {
         if (jobs.Find(id) is not { } job)
         {
@@ -101,18 +102,27 @@ internal static class RendersApi
             return;
         }
 
+        using var either = CancellationTokenSource.CreateLinkedTokenSource(cancellation, program.ApplicationStopping);
         response.ContentType = "application/octet-stream";
-        if (await SoundStream.BeginningAsync(job, cancellation) is not { } sound)
+        try
+        {
+            if (await SoundStream.BeginningAsync(job, either.Token) is not { } sound)
+                return;
+            response.Headers["Sound-Frames"] = sound.Left.Length.ToString(CultureInfo.InvariantCulture);
+            response.Headers["Sound-Rate"] = sound.SampleRateHz.ToString(CultureInfo.InvariantCulture);
+            await SoundStream.WriteAsync(job, response.Body, either.Token);
+        }
+        catch (OperationCanceledException)
+        {
+            // Whoever listened is gone, or the program stops: the sound ends early, which a listener knows by its length.
             return;
-        response.Headers["Sound-Frames"] = sound.Left.Length.ToString(CultureInfo.InvariantCulture);
-        response.Headers["Sound-Rate"] = sound.SampleRateHz.ToString(CultureInfo.InvariantCulture);
-        await SoundStream.WriteAsync(job, response.Body, cancellation);
+        }
     }
 
     private static JobView ViewOf(Job<RenderedAudio> job)
     {
         var audio = job.Result;
-        return new(job.Id, job.State, job.Progress, job.Seconds, audio?.Sound.SampleRateHz, audio?.Sound.Left.Length,
+        return new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds, audio?.Sound.SampleRateHz, audio?.Sound.Left.Length,
             job.State == JobState.Done && audio is not null ? MeterView.Of(audio) : null);
     }
 }

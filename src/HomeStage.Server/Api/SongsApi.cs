@@ -1,7 +1,7 @@
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Summaries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -22,18 +22,15 @@ internal static class SongsApi
         group.MapDocument(DocumentKind.Song);
     }
 
-    private static async Task<Ok<IReadOnlyList<SongView>>> List(DocumentLists lists, DocumentStore store, CancellationToken cancellation)
+    private static async Task<Ok<IReadOnlyList<SongView>>> List(DocumentLists lists, SummaryShelf summaries, CancellationToken cancellation)
     {
-        var songs = new List<SongView>();
-        foreach (var row in await lists.AllAsync(DocumentKind.Song, cancellation))
-            if (await ViewOf(row, lists, store, cancellation) is { } view)
-                songs.Add(view);
-        return TypedResults.Ok<IReadOnlyList<SongView>>(songs);
+        var names = await lists.NamesAsync(cancellation);
+        return TypedResults.Ok<IReadOnlyList<SongView>>([.. (await summaries.AllAsync(DocumentKind.Song, cancellation)).Select(s => SongView.Of(s, names))]);
     }
 
-    private static async Task<Results<Ok<SongView>, ProblemHttpResult>> About(string id, DocumentLists lists, DocumentStore store, CancellationToken cancellation) =>
-        await lists.FindAsync(id, cancellation) is { Kind: DocumentKind.Song } row && await ViewOf(row, lists, store, cancellation) is { } view
-            ? TypedResults.Ok(view)
+    private static async Task<Results<Ok<SongView>, ProblemHttpResult>> About(string id, DocumentLists lists, SummaryShelf summaries, CancellationToken cancellation) =>
+        await lists.FindAsync(id, cancellation) is { Kind: DocumentKind.Song, RemovedUtc: null } row
+            ? TypedResults.Ok(SongView.Of(await summaries.OfAsync(row, cancellation), await lists.NamesAsync(cancellation)))
             : Problems.NotFound("song");
 
     private static async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> Start(NewSong asked, DocumentStore store, CancellationToken cancellation)
@@ -50,16 +47,5 @@ internal static class SongsApi
             return Problems.Refused(wrong);
         var document = await store.CreateAsync(DocumentKind.Song, song, (from.Id, from.Revision), cancellation);
         return TypedResults.Created($"/api/songs/{document.Id}", new TemplatesApi.Created(document.Id));
-    }
-
-    private static async Task<SongView?> ViewOf(DocumentRow row, DocumentLists lists, DocumentStore store, CancellationToken cancellation)
-    {
-        if (await store.OpenAsync(row.Id, DocumentKind.Song, cancellation) is not { } document)
-            return null;
-        var from = row.StartedFromId is { } id ? await lists.FindAsync(id, cancellation) : null;
-        var song = document.Template;
-        return new(row.Id, song.Name, song.Timeline.TempoBpm, song.Timeline.Meter.ToString(), song.Key?.Name,
-            new TimeMap(song.Timeline).LengthSeconds, song.Channels.Count, row.StartedFromId, from?.Name, row.StartedFromRevision,
-            DateTime.SpecifyKind(row.CreatedUtc, DateTimeKind.Utc), DateTime.SpecifyKind(row.ChangedUtc, DateTimeKind.Utc), document.Revision);
     }
 }

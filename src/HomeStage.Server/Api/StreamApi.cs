@@ -15,9 +15,9 @@ internal static class StreamApi
     public static void MapStream(this RouteGroupBuilder group, DocumentKind kind)
     {
         group.MapGet("/{id}/stream", async Task<Results<ServerSentEventsResult<Newest>, ProblemHttpResult>> (
-            string id, DocumentStore store, CancellationToken cancellation) =>
+            string id, DocumentStore store, IHostApplicationLifetime program, CancellationToken cancellation) =>
             await store.OpenAsync(id, kind, cancellation) is { } document
-                ? TypedResults.ServerSentEvents(News(document, store, cancellation))
+                ? TypedResults.ServerSentEvents(News(document, store, program.ApplicationStopping, cancellation))
                 : Problems.NotFound("document"));
         group.MapGet("/{id}/changes", async Task<Results<Ok<ChangeView>, ProblemHttpResult>> (
             string id, int since, DocumentStore store, RowBook book, CancellationToken cancellation) =>
@@ -26,12 +26,16 @@ internal static class StreamApi
             : Problems.Of(StatusCodes.Status410Gone, "too-old", "Too much has happened since; read the whole document again."));
     }
 
+    /// <summary>Ends with the program too: a stream that is open must not hold it up.</summary>
     private static async IAsyncEnumerable<SseItem<Newest>> News(
-        OpenDocument document, DocumentStore store, [EnumeratorCancellation] CancellationToken cancellation)
+        OpenDocument document, DocumentStore store, CancellationToken stopping, [EnumeratorCancellation] CancellationToken cancellation)
     {
         using var listener = store.Feed.Listen(document.Id);
+        using var ending = stopping.Register(listener.End);
         // What was stored before the listening began is told at once.
-        yield return new(new((await store.OpenAsync(document.Id, document.Kind, cancellation))!.Revision));
+        if (await store.OpenAsync(document.Id, document.Kind, cancellation) is not { } now)
+            yield break;
+        yield return new(new(now.Revision));
         await foreach (var revision in listener.NewsAsync(cancellation))
             yield return new(new(revision));
     }

@@ -1,8 +1,11 @@
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Summaries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -14,6 +17,9 @@ internal static class TemplatesApi
 
     public sealed record Created(string Id);
 
+    /// <param name="MissingSounds">What the document uses and the shelf does not have: these sounds are silent until they are brought.</param>
+    public sealed record BroughtIn(string Id, IReadOnlyList<MediaRef> MissingSounds);
+
     public static void MapTemplates(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/templates").WithTags("Templates");
@@ -24,40 +30,40 @@ internal static class TemplatesApi
         group.MapDocument(DocumentKind.Template);
     }
 
-    private static async Task<Ok<IReadOnlyList<SummaryView>>> List(DocumentLists lists, DocumentStore store, CancellationToken cancellation)
-    {
-        var bills = new List<SummaryView>();
-        foreach (var row in await lists.AllAsync(DocumentKind.Template, cancellation))
-            if (await store.OpenAsync(row.Id, DocumentKind.Template, cancellation) is { } document)
-                bills.Add(SummaryView.Of(row, document));
-        return TypedResults.Ok<IReadOnlyList<SummaryView>>(bills);
-    }
+    private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation) =>
+        TypedResults.Ok<IReadOnlyList<SummaryView>>([.. (await summaries.AllAsync(DocumentKind.Template, cancellation)).Select(SummaryView.Of)]);
 
     private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, CancellationToken cancellation)
     {
         var template = EmptyStage.Create(asked.Name.Trim());
-        return TemplateRules.Check(template) is { } wrong ? Problems.Refused(wrong) : await Keep(template, store, cancellation);
+        if (TemplateRules.Check(template) is { } wrong)
+            return Problems.Refused(wrong);
+        var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
+        return TypedResults.Created($"/api/templates/{document.Id}", new Created(document.Id));
     }
 
-    private static async Task<Results<Created<Created>, ProblemHttpResult>> FromDocument(HttpRequest request, DocumentStore store, CancellationToken cancellation)
+    private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromDocument(
+        HttpRequest request, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
         var bytes = await BoundedStream.ReadAsync(request.Body, TemplateDocument.MostBytes, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A template document may have {TemplateDocument.MostBytes / 1024 / 1024} MB.");
         return TemplateDocument.Read(bytes) switch
         {
-            FormatResult<Template>.Read read => await Keep(read.Value, store, cancellation),
+            FormatResult<Template>.Read read => await BringInAsync(read.Value, store, media, cancellation),
             FormatResult<Template>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
             _ => throw new InvalidOperationException("A document is read or refused."),
         };
     }
 
+    private static async Task<Created<BroughtIn>> BringInAsync(Template template, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    {
+        var absent = media.Around(template).AbsentSounds;
+        var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
+        return TypedResults.Created($"/api/templates/{document.Id}",
+            new BroughtIn(document.Id, [.. UsedSounds.Of(template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)]));
+    }
+
     private static async Task<Results<NoContent, ProblemHttpResult>> OpenByDefault(string id, DocumentLists lists, CancellationToken cancellation) =>
         await lists.OpenByDefaultAsync(id, cancellation) ? TypedResults.NoContent() : Problems.NotFound("template");
-
-    private static async Task<Created<Created>> Keep(Template template, DocumentStore store, CancellationToken cancellation)
-    {
-        var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
-        return TypedResults.Created($"/api/templates/{document.Id}", new Created(document.Id));
-    }
 }

@@ -35,6 +35,9 @@ public sealed class DocumentFeed
 
         public IAsyncEnumerable<int> NewsAsync(CancellationToken cancellation) => _news.Reader.ReadAllAsync(cancellation);
 
+        /// <summary>There will be no more news.</summary>
+        public void End() => _news.Writer.TryComplete();
+
         public void Dispose() => leave(this);
 
         internal void Hear(int revision) => _news.Writer.TryWrite(revision);

@@ -9,8 +9,22 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases)
     public async Task<IReadOnlyList<DocumentRow>> AllAsync(DocumentKind kind, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        return await db.Documents.AsNoTracking().Where(d => d.Kind == kind)
+        return await db.Documents.AsNoTracking().Where(d => d.Kind == kind && d.RemovedUtc == null)
             .OrderByDescending(d => d.OpensByDefault).ThenByDescending(d => d.ChangedUtc).ToListAsync(cancellation);
+    }
+
+    /// <returns>Whether nothing is there, removed things included.</returns>
+    public async Task<bool> IsEmptyAsync(CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return !await db.Documents.AnyAsync(cancellation);
+    }
+
+    /// <returns>The name of every template by its id, of removed ones too: songs remember where they came from.</returns>
+    public async Task<IReadOnlyDictionary<string, string>> NamesAsync(CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return await db.Documents.AsNoTracking().Where(d => d.Kind == DocumentKind.Template).ToDictionaryAsync(d => d.Id, d => d.Name, cancellation);
     }
 
     public async Task<DocumentRow?> FindAsync(string id, CancellationToken cancellation)
@@ -24,7 +38,7 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases)
     public async Task<bool> OpenByDefaultAsync(string id, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        if (!await db.Documents.AnyAsync(d => d.Id == id && d.Kind == DocumentKind.Template, cancellation))
+        if (!await db.Documents.AnyAsync(d => d.Id == id && d.Kind == DocumentKind.Template && d.RemovedUtc == null, cancellation))
             return false;
         await db.Documents.Where(d => d.Kind == DocumentKind.Template)
             .ExecuteUpdateAsync(set => set.SetProperty(d => d.OpensByDefault, d => d.Id == id), cancellation);

@@ -24,6 +24,18 @@ public sealed class DocumentRow
 
     /// <summary>Whether this template opens by default.</summary>
     public bool OpensByDefault { get; set; }
+
+    /// <summary>What lists show, as JSON; null where it was never worked out.</summary>
+    public string? Summary { get; set; }
+
+    /// <summary>The revision that the summary is of.</summary>
+    public int? SummaryRevision { get; set; }
+
+    /// <summary>When it was removed; it can come back for a while. Null while it is there.</summary>
+    public DateTime? RemovedUtc { get; set; }
+
+    /// <summary>Whether every sound that its log mentions is noted; false for documents from before sounds were counted.</summary>
+    public bool SoundsNoted { get; set; }
 }
 
 public enum DocumentKind

@@ -1,74 +1,64 @@
-using System.Collections.Concurrent;
-using System.Collections.Immutable;
-using System.Text.Json;
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Comparing;
 using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Templates.Words;
-using HomeStage.Formats.Documents;
+using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Memory;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStage.Server.Data;
 
 /// <summary>Keeps documents: open ones in memory, every change in the log before it is answered.</summary>
-public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProvider clock)
+/// <param name="sounds">Keeps what a kit's file brought once an edit uses it; null where nothing is brought.</param>
+public sealed class DocumentStore(
+    IDbContextFactory<StageDb> databases, TimeProvider clock, DamageBook? damages = null, StagedSounds? sounds = null, MemoryBudget? memory = null)
 {
     /// <summary>A snapshot stands at every so many revisions.</summary>
     public const int SnapshotEvery = 100;
 
-    private const int MostRemembered = 32;
-    private const int MostSaid = 12;
+    /// <summary>And where the log since the last one would cost more than so many edits times channels, about a quarter of a second.</summary>
+    public const long MostWork = 2_000_000;
 
-    private readonly ConcurrentDictionary<string, Slot> _open = new(StringComparer.Ordinal);
-    private readonly RevisionLog _log = new(databases);
+    private readonly DocumentSlots _slots = new(clock, (memory ?? new()).Documents);
+    private readonly RevisionLog _log = new(databases, clock);
+    private readonly DocumentWriter _writer = new(databases, clock);
 
     /// <summary>Tells of every change.</summary>
     public DocumentFeed Feed { get; } = new();
+
+    /// <summary>How many are open.</summary>
+    public int Open => _slots.Count;
 
     /// <summary>Makes a document from a whole template.</summary>
     /// <param name="template">Held against the rules before.</param>
     public async Task<OpenDocument> CreateAsync(
         DocumentKind kind, Template template, (string Id, int Revision)? startedFrom = null, CancellationToken cancellation = default)
     {
-        var now = clock.GetUtcNow().UtcDateTime;
-        var row = new DocumentRow
-        {
-            Id = Guid.CreateVersion7(clock.GetUtcNow()).ToString("N"),
-            Kind = kind,
-            Name = template.Name,
-            Revision = 0,
-            CreatedUtc = now,
-            ChangedUtc = now,
-            StartedFromId = startedFrom?.Id,
-            StartedFromRevision = startedFrom?.Revision,
-        };
-        await using var db = await databases.CreateDbContextAsync(cancellation);
-        db.Add(row);
-        db.Add(new SnapshotRow { DocumentId = row.Id, Number = 0, Content = Snapshot.Pack(template) });
-        await db.SaveChangesAsync(cancellation);
+        var row = (await _writer.CreateAsync([new(kind, template, startedFrom)], cancellation))[0];
         return new(row.Id, kind, 0, template, [], []);
     }
 
+    /// <summary>Makes several, all of them or none.</summary>
+    public Task CreateAllAsync(IReadOnlyList<NewDocument> wanted, CancellationToken cancellation = default) => _writer.CreateAsync(wanted, cancellation);
+
     /// <returns>The document, or null where there is none of that kind.</returns>
+    /// <exception cref="DamagedDocumentException">It cannot be read.</exception>
     public async Task<OpenDocument?> OpenAsync(string id, DocumentKind kind, CancellationToken cancellation = default)
     {
-        var slot = _open.GetOrAdd(id, _ => new());
-        if (slot.Document is null)
+        if (_slots.Open(id) is not { } document)
         {
-            await slot.Gate.WaitAsync(cancellation);
+            var slot = await _slots.EnterAsync(id, cancellation);
             try
             {
-                slot.Document ??= await LoadAsync(id, cancellation);
+                document = await HeldAsync(id, slot, cancellation);
             }
             finally
             {
-                slot.Gate.Release();
+                _slots.Leave(id, slot);
             }
         }
 
-        if (slot.Document is null)
-            _open.TryRemove(id, out _);
-        return slot.Document?.Kind == kind ? slot.Document : null;
+        return document?.Kind == kind ? document : null;
     }
 
     /// <summary>Applies a batch and stores it, whole or not at all.</summary>
@@ -78,13 +68,13 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
         ChangeAsync(id, kind, revision, _ => Task.FromResult<Change?>(new(as_, null, edits)), "There is nothing to change.", cancellation);
 
     public Task<StoreAnswer> UndoAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
-        ChangeAsync(id, kind, revision, async document => document.CanUndo
-            ? new(RevisionKind.Undo, document.Undoable.Peek(), await BatchAsync(id, document.Undoable.Peek(), r => r.Inverse, cancellation))
+        ChangeAsync(id, kind, revision, async document => document.CanUndo && await EntryAsync(id, document.Undoable.Peek(), cancellation) is { } entry
+            ? new(RevisionKind.Undo, entry.Number, RevisionLog.Edits(entry.Inverse))
             : null, "There is nothing to undo.", cancellation);
 
     public Task<StoreAnswer> RedoAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
-        ChangeAsync(id, kind, revision, async document => document.CanRedo
-            ? new(RevisionKind.Redo, document.Redoable.Peek(), await BatchAsync(id, document.Redoable.Peek(), r => r.Edits, cancellation))
+        ChangeAsync(id, kind, revision, async document => document.CanRedo && await EntryAsync(id, document.Redoable.Peek(), cancellation) is { } entry
+            ? new(RevisionKind.Redo, entry.Number, RevisionLog.Edits(entry.Edits))
             : null, "There is nothing to redo.", cancellation);
 
     /// <summary>Makes the document as it was, by one more revision.</summary>
@@ -98,111 +88,111 @@ public sealed class DocumentStore(IDbContextFactory<StageDb> databases, TimeProv
     /// <returns>The document as it was a few revisions ago, or null where that is not in memory any more.</returns>
     public async Task<OpenDocument?> RecentAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
         await OpenAsync(id, kind, cancellation) is { } newest
-            ? newest.Revision == revision ? newest : _open[id].Recent.FirstOrDefault(d => d.Revision == revision)
+            ? newest.Revision == revision ? newest : _slots.Recent(id, revision)
             : null;
+
+    /// <summary>Forgets an open document; what is stored stays.</summary>
+    public async Task CloseAsync(string id, CancellationToken cancellation = default)
+    {
+        var slot = await _slots.EnterAsync(id, cancellation);
+        _slots.Close(id, slot);
+        _slots.Leave(id, slot);
+    }
+
+    /// <summary>Forgets open documents that were not used for that long.</summary>
+    /// <returns>How many were closed.</returns>
+    public int CloseUnused(TimeSpan since) => _slots.CloseUnused(since);
 
     private async Task<StoreAnswer> ChangeAsync(
         string id, DocumentKind kind, int revision, Func<OpenDocument, Task<Change?>> wanted, string nothing, CancellationToken cancellation)
     {
-        if (await OpenAsync(id, kind, cancellation) is null)
-            return new StoreAnswer.NotFound();
-        var slot = _open[id];
-        await slot.Gate.WaitAsync(cancellation);
+        var slot = await _slots.EnterAsync(id, cancellation);
         try
         {
-            var before = slot.Document!;
+            if (await HeldAsync(id, slot, cancellation) is not { } before || before.Kind != kind)
+                return new StoreAnswer.NotFound();
             if (before.Revision != revision)
                 return new StoreAnswer.Stale(before.Revision);
-            if (await wanted(before) is not { } change)
-                return new StoreAnswer.NothingToDo(nothing);
-            switch (Batch.Apply(before.Template, change.Edits))
-            {
-                case BatchResult.Refused refused:
-                    return new StoreAnswer.Refused(refused.Why, refused.EditIndex);
-                case BatchResult.Applied applied:
-                    var after = before.Then(change.Kind, change.Target, applied.Template);
-                    // From here on the change is stored whole whether or not the caller still waits.
-                    await AppendAsync(before, after, change, applied.Inverse);
-                    slot.Put(after);
-                    Feed.Tell(id, after.Revision);
-                    return new StoreAnswer.Stored(before, after);
-                default:
-                    throw new InvalidOperationException("A batch is applied or refused.");
-            }
+            return await wanted(before) is { } change
+                ? await AppliedAsync(slot, before, change, cancellation)
+                : new StoreAnswer.NothingToDo(nothing);
         }
         finally
         {
-            slot.Gate.Release();
+            _slots.Leave(id, slot);
         }
     }
 
-    private async Task AppendAsync(OpenDocument before, OpenDocument after, Change change, Sequence<Edit> inverse)
+    private async Task<StoreAnswer> AppliedAsync(DocumentSlot slot, OpenDocument before, Change change, CancellationToken cancellation)
     {
-        var now = clock.GetUtcNow().UtcDateTime;
-        await using var db = await databases.CreateDbContextAsync();
-        db.Add(new RevisionRow
+        switch (Batch.Apply(before.Template, change.Edits))
         {
-            DocumentId = after.Id,
-            Number = after.Revision,
-            Kind = change.Kind,
-            Target = change.Target,
-            Edits = JsonSerializer.Serialize(change.Edits, DocumentJson.Options),
-            Words = JsonSerializer.Serialize(change.Target is null ? change.Words ?? Said(change.Edits, before.Template) : []),
-            Inverse = JsonSerializer.Serialize<IReadOnlyList<Edit>>(inverse, DocumentJson.Options),
-            AtUtc = now,
-        });
-        if (after.Revision % SnapshotEvery == 0)
-            db.Add(new SnapshotRow { DocumentId = after.Id, Number = after.Revision, Content = Snapshot.Pack(after.Template) });
-        await using var transaction = await db.Database.BeginTransactionAsync();
-        await db.SaveChangesAsync();
-        await db.Documents.Where(d => d.Id == after.Id).ExecuteUpdateAsync(set => set
-            .SetProperty(d => d.Name, after.Template.Name)
-            .SetProperty(d => d.Revision, after.Revision)
-            .SetProperty(d => d.ChangedUtc, now));
-        await transaction.CommitAsync();
-    }
-
-    private async Task<OpenDocument?> LoadAsync(string id, CancellationToken cancellation)
-    {
-        await using var db = await databases.CreateDbContextAsync(cancellation);
-        if (await db.Documents.FindAsync([id], cancellation) is not { } row)
-            return null;
-        var template = (await _log.TemplateAtAsync(id, row.Revision, cancellation))!;
-        var kinds = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id)
-            .OrderBy(r => r.Number).Select(r => new { r.Kind, r.Target }).ToListAsync(cancellation);
-        var start = new OpenDocument(id, row.Kind, 0, template, [], []);
-        return kinds.Aggregate(start, (document, entry) => document.Then(entry.Kind, entry.Target, template));
-    }
-
-    private async Task<IReadOnlyList<Edit>> BatchAsync(
-        string id, int number, System.Linq.Expressions.Expression<Func<RevisionRow, string>> which, CancellationToken cancellation)
-    {
-        await using var db = await databases.CreateDbContextAsync(cancellation);
-        return RevisionLog.Edits(await db.Revisions.Where(r => r.DocumentId == id && r.Number == number).Select(which).SingleAsync(cancellation));
-    }
-
-    private static IReadOnlyList<string> Said(IReadOnlyList<Edit> edits, Template before)
-    {
-        var said = EditWords.OfBatch([.. edits.Take(MostSaid)], before);
-        return edits.Count > MostSaid ? said.Add($"and {edits.Count - MostSaid} edits more") : said;
-    }
-
-    private sealed record Change(RevisionKind Kind, int? Target, IReadOnlyList<Edit> Edits, IReadOnlyList<string>? Words = null);
-
-    private sealed class Slot
-    {
-        public SemaphoreSlim Gate { get; } = new(1, 1);
-
-        public OpenDocument? Document { get; set; }
-
-        /// <summary>The last few, the newest last, for whoever is a little behind.</summary>
-        public ImmutableQueue<OpenDocument> Recent { get; private set; } = [];
-
-        public void Put(OpenDocument newer)
-        {
-            var recent = Recent.Enqueue(Document!);
-            Recent = recent.Count() > MostRemembered ? recent.Dequeue() : recent;
-            Document = newer;
+            case BatchResult.Refused refused:
+                return new StoreAnswer.Refused(refused.Why, refused.EditIndex);
+            case BatchResult.Applied applied:
+                if (sounds is not null && await sounds.KeepAsync(UsedSounds.New(before.Template, applied.Template), cancellation) is { } noRoom)
+                    return new StoreAnswer.NothingToDo(noRoom);
+                var after = before.Then(change.Kind, change.Target, applied.Template);
+                var work = slot.Work + WholeRevisions.Work(change.Edits, applied.Template);
+                var withSnapshot = after.Revision % SnapshotEvery == 0 || work > MostWork;
+                await StoredAsync(slot, before, after, change, applied.Inverse, withSnapshot);
+                slot.Put(after, withSnapshot ? 0 : work);
+                Feed.Tell(after.Id, after.Revision);
+                return new StoreAnswer.Stored(before, after);
+            default:
+                throw new InvalidOperationException("A batch is applied or refused.");
         }
+    }
+
+    /// <summary>Stores the change whole whether or not the caller still waits.</summary>
+    private async Task StoredAsync(DocumentSlot slot, OpenDocument before, OpenDocument after, Change change, Sequence<Edit> inverse, bool withSnapshot)
+    {
+        try
+        {
+            await _writer.AppendAsync(before, after, change, inverse, withSnapshot);
+        }
+        catch
+        {
+            // It may have reached the disk all the same; the next one who asks reads what is there.
+            _slots.Close(before.Id, slot);
+            throw;
+        }
+    }
+
+    /// <summary>The document of a slot whose gate is held, read where it is not open.</summary>
+    private async Task<OpenDocument?> HeldAsync(string id, DocumentSlot slot, CancellationToken cancellation)
+    {
+        if (slot.Document is null)
+            await LoadAsync(id, slot, cancellation);
+        return slot.Document;
+    }
+
+    private async Task LoadAsync(string id, DocumentSlot slot, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        if (await db.Documents.AsNoTracking().SingleOrDefaultAsync(d => d.Id == id && d.RemovedUtc == null, cancellation) is not { } row)
+            return;
+        try
+        {
+            var whole = await RevisionLog.WholeAtAsync(db, id, row.Revision, cancellation);
+            var kinds = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id)
+                .OrderBy(r => r.Number).Select(r => new { r.Kind, r.Target }).ToListAsync(cancellation);
+            var start = new OpenDocument(id, row.Kind, 0, whole.Template, [], []);
+            slot.Hold(kinds.Aggregate(start, (document, entry) => document.Then(entry.Kind, entry.Target, whole.Template)), whole.Work);
+            damages?.Clear(id);
+        }
+        catch (DamagedDocumentException damaged)
+        {
+            damages?.Note(damaged);
+            throw;
+        }
+    }
+
+    /// <returns>An entry of the log, or null where it is damaged.</returns>
+    private async Task<RevisionRow?> EntryAsync(string id, int number, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        var row = await db.Revisions.AsNoTracking().SingleAsync(r => r.DocumentId == id && r.Number == number, cancellation);
+        return row.Digest is null || row.Digest.AsSpan().SequenceEqual(Digest.Of(row)) ? row : null;
     }
 }

@@ -4,9 +4,10 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 namespace HomeStage.Server.Data;
 
 /// <summary>Sets each connection so that what was answered is on the disk.</summary>
+/// <remarks>Write-ahead mode belongs to the file and is set where it is opened: a connection that only reads could not set it.</remarks>
 internal sealed class DurabilityInterceptor : DbConnectionInterceptor
 {
-    private const string Pragmas = "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON; PRAGMA busy_timeout=5000;";
+    private const string Pragmas = "PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON; PRAGMA busy_timeout=5000;";
 
     public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
     {

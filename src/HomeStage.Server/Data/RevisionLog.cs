@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStage.Server.Data;
 
 /// <summary>Reads the edit log: what was done when, and what a document was like at any revision.</summary>
-public sealed class RevisionLog(IDbContextFactory<StageDb> databases)
+public sealed class RevisionLog(IDbContextFactory<StageDb> databases, TimeProvider clock)
 {
     public const int MostListed = 200;
 
@@ -22,15 +22,15 @@ public sealed class RevisionLog(IDbContextFactory<StageDb> databases)
         var targets = rows.Select(r => r.Target).OfType<int>().ToList();
         var targetWords = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id && targets.Contains(r.Number))
             .ToDictionaryAsync(r => r.Number, r => r.Words, cancellation);
-        var names = await db.RevisionNames.AsNoTracking().Where(n => n.DocumentId == id).ToDictionaryAsync(n => n.Number, n => n.Name, cancellation);
+        var names = await db.RevisionNames.AsNoTracking().Where(n => n.DocumentId == id && n.RemovedUtc == null).ToDictionaryAsync(n => n.Number, n => n.Name, cancellation);
         var entries = rows.ConvertAll(r => new LogEntry(
-            r.Number, r.Kind, Words(r.Target is { } target ? targetWords[target] : r.Words), names.GetValueOrDefault(r.Number), Utc(r.AtUtc)));
+            r.Number, r.Kind, Words(r.Target is { } target ? targetWords.GetValueOrDefault(target, "") : r.Words), names.GetValueOrDefault(r.Number), Utc(r.AtUtc)));
         if (rows.Count == 0 || rows[^1].Number == 1)
             entries.Add(await OriginAsync(db, id, names.GetValueOrDefault(0), cancellation));
         return entries;
     }
 
-    /// <summary>Gives a revision a name; null takes it away.</summary>
+    /// <summary>Gives a revision a name; null takes it away, to come back for a while.</summary>
     /// <returns>False where there is no such revision.</returns>
     public async Task<bool> NameAsync(string id, int number, string? name, CancellationToken cancellation)
     {
@@ -38,35 +38,32 @@ public sealed class RevisionLog(IDbContextFactory<StageDb> databases)
         if (!await db.Documents.AnyAsync(d => d.Id == id && d.Revision >= number && number >= 0, cancellation))
             return false;
         var known = await db.RevisionNames.SingleOrDefaultAsync(n => n.DocumentId == id && n.Number == number, cancellation);
-        if (name is null && known is not null)
-            db.Remove(known);
-        else if (name is not null && known is null)
+        if (known is null && name is not null)
             db.Add(new RevisionNameRow { DocumentId = id, Number = number, Name = name });
         else if (known is not null)
-            known.Name = name!;
+            (known.Name, known.RemovedUtc) = (name ?? known.Name, name is null ? known.RemovedUtc ?? clock.GetUtcNow().UtcDateTime : null);
         await db.SaveChangesAsync(cancellation);
         return true;
     }
 
     /// <returns>The template as it was, or null where there is no such revision.</returns>
+    /// <exception cref="DamagedDocumentException">That revision cannot be read.</exception>
     public async Task<Template?> TemplateAtAsync(string id, int number, CancellationToken cancellation = default)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        if (!await db.Documents.AnyAsync(d => d.Id == id && d.Revision >= number && number >= 0, cancellation))
-            return null;
-        var snapshot = await db.Snapshots.AsNoTracking().Where(s => s.DocumentId == id && s.Number <= number)
-            .OrderByDescending(s => s.Number).FirstAsync(cancellation);
-        var later = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id && r.Number > snapshot.Number && r.Number <= number)
-            .OrderBy(r => r.Number).Select(r => r.Edits).ToListAsync(cancellation);
-        return later.Aggregate(Snapshot.Unpack(snapshot.Content), (template, edits) => Replayed(template, Edits(edits)));
+        return await db.Documents.AnyAsync(d => d.Id == id && d.Revision >= number && number >= 0, cancellation)
+            ? (await WholeAtAsync(db, id, number, cancellation)).Template
+            : null;
     }
 
-    internal static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(OldKits.Renewed(json), DocumentJson.Options)!;
+    /// <param name="number">A revision that the document has.</param>
+    /// <exception cref="DamagedDocumentException">That revision cannot be read.</exception>
+    internal static async Task<WholeRevision> WholeAtAsync(StageDb db, string id, int number, CancellationToken cancellation) =>
+        await WholeRevisions.LastAsync(db, id, number, cancellation) is var last && last?.Number == number
+            ? last
+            : throw new DamagedDocumentException(id, number, last?.Number);
 
-    private static Template Replayed(Template template, IReadOnlyList<Edit> edits) =>
-        Batch.Apply(template, edits) is BatchResult.Applied applied
-            ? applied.Template
-            : throw new InvalidDataException("The edit log holds a batch that does not apply: the database was changed by other hands.");
+    internal static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(OldKits.Renewed(json), DocumentJson.Options)!;
 
     private static async Task<LogEntry> OriginAsync(StageDb db, string id, string? name, CancellationToken cancellation)
     {
@@ -74,7 +71,18 @@ public sealed class RevisionLog(IDbContextFactory<StageDb> databases)
         return new(0, RevisionKind.Origin, ["The beginning"], name, Utc(made));
     }
 
-    private static IReadOnlyList<string> Words(string json) => json.Length == 0 ? [] : JsonSerializer.Deserialize<string[]>(json)!;
+    private static IReadOnlyList<string> Words(string json)
+    {
+        try
+        {
+            return json.Length == 0 ? [] : JsonSerializer.Deserialize<string[]>(json)!;
+        }
+        catch (JsonException)
+        {
+            // Words are for reading; what was done is in the edits, which are held against their digest.
+            return ["(what was done here cannot be read any more)"];
+        }
+    }
 
     private static DateTime Utc(DateTime time) => DateTime.SpecifyKind(time, DateTimeKind.Utc);
 }

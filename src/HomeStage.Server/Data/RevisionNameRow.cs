@@ -10,4 +10,7 @@ public sealed class RevisionNameRow
 
     /// <summary>1 to 80 characters.</summary>
     public required string Name { get; set; }
+
+    /// <summary>When it was taken away; it can come back for a while. Null while it is there.</summary>
+    public DateTime? RemovedUtc { get; set; }
 }

@@ -23,6 +23,9 @@ public sealed class RevisionRow
     public string Words { get; init; } = "";
 
     public required DateTime AtUtc { get; init; }
+
+    /// <summary>By which damage is known; null in what was written before there were any.</summary>
+    public byte[]? Digest { get; init; }
 }
 
 public enum RevisionKind

@@ -8,6 +8,12 @@ namespace HomeStage.Server.Data;
 /// <summary>A template document, compressed.</summary>
 internal static class Snapshot
 {
+    public static SnapshotRow RowOf(string document, int number, Template template)
+    {
+        var content = Pack(template);
+        return new() { DocumentId = document, Number = number, Content = content, Digest = Digest.Of(document, number, content) };
+    }
+
     public static byte[] Pack(Template template)
     {
         using var packed = new MemoryStream();
@@ -16,17 +22,36 @@ internal static class Snapshot
         return packed.ToArray();
     }
 
+    /// <returns>A template that keeps every rule.</returns>
     /// <exception cref="InvalidDataException">The content is not what was packed.</exception>
-    public static Template Unpack(byte[] content)
+    public static Template Unpack(byte[] content) => Read(TemplateDocument.Read(Plain(content)));
+
+    /// <param name="content">Known to be as it was packed.</param>
+    /// <exception cref="InvalidDataException">The content is not what was packed.</exception>
+    public static Template UnpackTrusted(byte[] content) => Read(TemplateDocument.ReadTrusted(Plain(content)));
+
+    /// <summary>The document as text.</summary>
+    /// <exception cref="InvalidDataException">The content is not what was packed.</exception>
+    public static byte[] Plain(byte[] content)
     {
         using var brotli = new BrotliStream(new MemoryStream(content), CompressionMode.Decompress);
         using var plain = new MemoryStream();
-        brotli.CopyTo(plain);
-        return TemplateDocument.Read(plain.ToArray()) switch
+        try
         {
-            FormatResult<Template>.Read read => read.Value,
-            FormatResult<Template>.Refused refused => throw new InvalidDataException(refused.Sentence),
-            _ => throw new InvalidDataException("A snapshot could not be read."),
-        };
+            brotli.CopyTo(plain);
+        }
+        catch (InvalidOperationException e)
+        {
+            throw new InvalidDataException("A snapshot cannot be unpacked.", e);
+        }
+
+        return plain.ToArray();
     }
+
+    private static Template Read(FormatResult<Template> result) => result switch
+    {
+        FormatResult<Template>.Read read => read.Value,
+        FormatResult<Template>.Refused refused => throw new InvalidDataException(refused.Sentence),
+        _ => throw new InvalidDataException("A snapshot could not be read."),
+    };
 }

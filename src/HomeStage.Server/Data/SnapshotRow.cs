@@ -9,4 +9,7 @@ public sealed class SnapshotRow
 
     /// <summary>The template document, compressed with Brotli.</summary>
     public required byte[] Content { get; init; }
+
+    /// <summary>By which damage is known; null in what was written before there were any.</summary>
+    public byte[]? Digest { get; init; }
 }

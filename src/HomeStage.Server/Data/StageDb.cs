@@ -1,3 +1,4 @@
+using HomeStage.Server.Data.Sounds;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStage.Server.Data;
@@ -12,6 +13,8 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
     public DbSet<RevisionNameRow> RevisionNames => Set<RevisionNameRow>();
 
     public DbSet<MediaRow> Media => Set<MediaRow>();
+
+    public DbSet<MediaUseRow> MediaUses => Set<MediaUseRow>();
 
     public DbSet<SnapshotRow> Snapshots => Set<SnapshotRow>();
 
@@ -35,6 +38,12 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
             row.HasOne<DocumentRow>().WithMany().HasForeignKey(n => n.DocumentId);
         });
         modelBuilder.Entity<MediaRow>(row => row.HasKey(m => m.Content));
+        modelBuilder.Entity<MediaUseRow>(row =>
+        {
+            row.HasKey(u => new { u.DocumentId, u.Content });
+            row.HasIndex(u => u.Content);
+            row.HasOne<DocumentRow>().WithMany().HasForeignKey(u => u.DocumentId);
+        });
         modelBuilder.Entity<SnapshotRow>(row =>
         {
             row.HasKey(s => new { s.DocumentId, s.Number });

@@ -4,7 +4,8 @@ using HomeStage.Server.Data;
 
 namespace HomeStage.Server.Demo;
 
-/// <summary>Fills an empty library with the demo company's templates, through the same edits as anybody's.</summary>
+/// <summary>Fills a library in which nothing ever was with the demo company's templates, made by the same edits as anybody's: all of
+/// them or none.</summary>
 public sealed class DemoSeed(DocumentStore store, DocumentLists lists)
 {
     /// <summary>The demo templates as the edits that build them from an empty stage.</summary>
@@ -13,16 +14,15 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists)
 
     public async Task SeedAsync(CancellationToken cancellation = default)
     {
-        if ((await lists.AllAsync(DocumentKind.Template, cancellation)).Count > 0)
+        if (!await lists.IsEmptyAsync(cancellation))
             return;
-        foreach (var (name, edits) in Templates)
-        {
-            var document = await store.CreateAsync(DocumentKind.Template, EmptyStage.Create(name), cancellation: cancellation);
-            var answer = await store.EditAsync(document.Id, DocumentKind.Template, 0, edits, RevisionKind.Origin, cancellation);
-            if (answer is StoreAnswer.Refused refused)
-                throw new InvalidOperationException($"The demo template {name} is refused at edit {refused.EditIndex}: {refused.Why.Sentence}");
-            if (name == FirstRehearsal.Name)
-                await lists.OpenByDefaultAsync(document.Id, cancellation);
-        }
+        await store.CreateAllAsync([.. Templates.Select(t => new NewDocument(DocumentKind.Template, Built(t.Name, t.Edits), OpensByDefault: t.Name == FirstRehearsal.Name))], cancellation);
     }
+
+    private static Template Built(string name, IReadOnlyList<Edit> edits) => Batch.Apply(EmptyStage.Create(name), edits) switch
+    {
+        BatchResult.Applied applied => applied.Template,
+        BatchResult.Refused refused => throw new InvalidOperationException($"The demo template {name} is refused at edit {refused.EditIndex}: {refused.Why.Sentence}"),
+        _ => throw new InvalidOperationException("A batch is applied or refused."),
+    };
 }

@@ -3,8 +3,13 @@ using HomeStage.Formats.Documents;
 using HomeStage.Server.Api;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Keeping;
+using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Summaries;
 using HomeStage.Server.Demo;
 using HomeStage.Server.Jobs;
+using HomeStage.Server.Memory;
+using HomeStage.Server.Starting;
 using Microsoft.EntityFrameworkCore;
 using Serilog;
 using Serilog.Events;
@@ -14,7 +19,6 @@ namespace HomeStage.Server.Hosting;
 /// <summary>Puts the server together.</summary>
 public static class StageApp
 {
-    private const long MostBytesOfTapes = 384 * 1024 * 1024;
     private const long MostRequestBytes = 64 * 1024 * 1024;
 
     public static WebApplication Build(ServerOptions options)
@@ -23,60 +27,82 @@ public static class StageApp
         builder.Services.AddSerilog(log => log
             .MinimumLevel.Information()
             .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+            // What fails there is said once, where it is answered or ends the start.
+            .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
+            .MinimumLevel.Override("Microsoft.Extensions.Hosting", LogEventLevel.Fatal)
             .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
         builder.WebHost.ConfigureKestrel(kestrel =>
         {
+            kestrel.AddServerHeader = false;
             kestrel.Limits.MaxRequestBodySize = MostRequestBytes;
             kestrel.Listen(System.Net.IPAddress.Loopback, options.Port);
         });
         AddServices(builder.Services, options);
         var app = builder.Build();
+        app.UseMiddleware<SafetyHeaders>();
         app.UseExceptionHandler();
         app.UseMiddleware<Gate>();
-        app.Use(AddSafetyHeaders);
         app.UseResponseCompression();
+        app.UseFrontEndFiles(options.WebFolder);
+        app.UseRouting();
+        app.UseMiddleware<WrongMethods>();
+        app.Use((context, next) => context.GetEndpoint() is null ? FrontEnd.AnswerRestAsync(context, options.WebFolder) : next(context));
         MapApi(app);
-        app.UseFrontEnd(options.WebFolder);
         return app;
-    }
-
-    /// <summary>Brings the database up to date and fills an empty library.</summary>
-    public static async Task PrepareAsync(WebApplication app, ServerOptions options)
-    {
-        Directory.CreateDirectory(options.DataFolder);
-        await using var scope = app.Services.CreateAsyncScope();
-        await StageDbSetup.MigrateAsync(scope.ServiceProvider.GetRequiredService<StageDb>(), options.DataFolder);
-        if (options.Demo)
-            await scope.ServiceProvider.GetRequiredService<DemoSeed>().SeedAsync();
     }
 
     private static void AddServices(IServiceCollection services, ServerOptions options)
     {
+        services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromMilliseconds(700));
         services.AddSingleton(TimeProvider.System);
-        services.AddDbContextFactory<StageDb>(db => StageDbSetup.Configure(db, options.DataFolder));
-        services.AddScoped(s => s.GetRequiredService<IDbContextFactory<StageDb>>().CreateDbContext());
-        services.AddSingleton<DocumentStore>();
-        services.AddSingleton<DocumentLists>();
-        services.AddSingleton<RevisionLog>();
+        services.AddSingleton(options);
+        services.AddSingleton(options.Memory);
+        services.AddSingleton<Startup>();
+        AddData(services, options.DataFolder);
         services.AddSingleton<RowBook>();
-        services.AddSingleton(s => new MediaStore(
-            s.GetRequiredService<IDbContextFactory<StageDb>>(), s.GetRequiredService<TimeProvider>(), Path.Combine(options.DataFolder, "media")));
         services.AddSingleton<DemoSeed>();
-        services.AddSingleton<JobQueue<RenderedAudio>>();
-        services.AddSingleton(new TapeShelf(MostBytesOfTapes));
-        services.AddSingleton<JobQueue<SongZip>>();
+        services.AddSingleton<Activity>();
+        services.AddSingleton<MemoryKeeper>();
+        services.AddSingleton(new TapeShelf(options.Memory.Tapes));
+        AddJobs<RenderedAudio>(services, options.Memory.Renders);
+        AddJobs<SongZip>(services, options.Memory.Packages);
+        if (options.WriteOpenApi is null)
+            services.AddHostedService<Housekeeping>();
         services.ConfigureHttpJsonOptions(json => DocumentJson.Apply(json.SerializerOptions));
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.AddProblemDetails();
-        services.AddExceptionHandler<BadRequests>();
+        services.AddExceptionHandler<Faults>();
         services.AddResponseCompression();
         services.AddOpenApi(ApiDescription.Describe);
     }
 
+    private static void AddData(IServiceCollection services, string dataFolder)
+    {
+        services.AddDbContextFactory<StageDb>(db => StageDbSetup.Configure(db, dataFolder));
+        services.AddScoped(s => s.GetRequiredService<IDbContextFactory<StageDb>>().CreateDbContext());
+        services.AddSingleton<DamageBook>();
+        services.AddSingleton<DocumentStore>();
+        services.AddSingleton<DocumentLists>();
+        services.AddSingleton<SummaryShelf>();
+        services.AddSingleton<RevisionLog>();
+        services.AddSingleton(new MediaFiles(Path.Combine(dataFolder, "media")));
+        services.AddSingleton<MediaStore>();
+        services.AddSingleton(s => new StagedSounds(s.GetRequiredService<MediaStore>(), s.GetRequiredService<TimeProvider>(), Path.Combine(dataFolder, "media", "staged")));
+        services.AddSingleton<SoundUses>();
+        services.AddSingleton<Removals>();
+        services.AddSingleton<Recovery>();
+        services.AddSingleton<Integrity>();
+        services.AddSingleton(s => new Backups(s.GetRequiredService<IDbContextFactory<StageDb>>(), s.GetRequiredService<TimeProvider>(), dataFolder));
+    }
+
+    private static void AddJobs<TResult>(IServiceCollection services, long mostBytes)
+        where TResult : class =>
+        services.AddSingleton(s => new JobQueue<TResult>(s.GetRequiredService<TimeProvider>(), s.GetRequiredService<ILogger<JobQueue<TResult>>>(), mostBytes));
+
     private static void MapApi(WebApplication app)
     {
         app.MapOpenApi();
-        var api = app.MapGroup("/api");
+        var api = app.MapGroup("/api").AddEndpointFilter(CountAsync);
         api.MapHealth();
         api.MapCatalogue();
         api.MapRoles();
@@ -88,16 +114,14 @@ public static class StageApp
         api.MapAuditions();
         api.MapOutputPlans();
         api.MapPackages();
-        api.MapFallback(() => Problems.NotFound("address"));
+        api.MapRemoved();
     }
 
-    private static Task AddSafetyHeaders(HttpContext context, RequestDelegate next)
+    /// <summary>A stream is open, not busy.</summary>
+    private static async ValueTask<object?> CountAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
     {
-        context.Response.Headers.XContentTypeOptions = "nosniff";
-        context.Response.Headers["Referrer-Policy"] = "no-referrer";
-        context.Response.Headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        if (context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
-            context.Response.Headers.CacheControl = "no-store";
-        return next(context);
+        object? answer = null;
+        await context.HttpContext.RequestServices.GetRequiredService<Activity>().DuringAsync(async () => answer = await next(context));
+        return answer;
     }
 }

@@ -1,78 +1,30 @@
 namespace HomeStage.Server.Jobs;
 
-public enum JobState
-{
-    Waiting,
-    Running,
-    Done,
-    Failed,
-    Cancelled,
-}
-
-/// <summary>A piece of long work that can be watched and cancelled.</summary>
-/// <param name="key">Work with the same key has the same result.</param>
-public sealed class Job<TResult>(string id, object key) : IProgress<double>, IDisposable
+/// <summary>One asker's hold on a piece of work. Several may hold the same; letting go ends the work for the last of them alone.</summary>
+/// <param name="id">Of this hold.</param>
+public sealed class Job<TResult>(string id, Work<TResult> work)
     where TResult : class
 {
-    private readonly CancellationTokenSource _cancel = new();
-    private double _progress;
+    private volatile bool _isLetGo;
 
     public string Id => id;
 
-    public object Key => key;
-
-    public JobState State { get; private set; } = JobState.Waiting;
+    public JobState State => _isLetGo ? JobState.Cancelled : work.State;
 
     /// <summary>In [0, 1].</summary>
-    public double Progress => Volatile.Read(ref _progress);
+    public double Progress => work.Progress;
 
     /// <summary>How long it took, in seconds; null until done.</summary>
-    public double? Seconds { get; private set; }
+    public double? Seconds => work.Seconds;
 
     /// <summary>Whole once the job is done; what there is of it before, where the work offers that.</summary>
-    public TResult? Result { get; private set; }
+    public TResult? Result => _isLetGo ? null : work.Result;
 
-    public CancellationToken Cancellation => _cancel.Token;
+    public bool IsOver => _isLetGo || work.IsOver;
 
-    public bool IsOver => State is JobState.Done or JobState.Failed or JobState.Cancelled;
+    /// <summary>What is done for this asker and maybe for others.</summary>
+    internal Work<TResult> Work => work;
 
-    public void Report(double value) => Volatile.Write(ref _progress, value);
-
-    /// <summary>Shows what there is of the result while the work goes on.</summary>
-    public void Offer(TResult early) => Result = early;
-
-    public void Cancel()
-    {
-        _cancel.Cancel();
-        if (State == JobState.Waiting)
-            State = JobState.Cancelled;
-    }
-
-    public void Dispose() => _cancel.Dispose();
-
-    internal void Run(Func<Job<TResult>, TResult> work, TimeProvider clock, ILogger log)
-    {
-        if (State == JobState.Cancelled)
-            return;
-        State = JobState.Running;
-        var started = clock.GetTimestamp();
-        try
-        {
-            Result = work(this);
-            Seconds = clock.GetElapsedTime(started).TotalSeconds;
-            State = JobState.Done;
-        }
-        catch (OperationCanceledException)
-        {
-            Result = null;
-            State = JobState.Cancelled;
-        }
-        catch (Exception e)
-        {
-            // The worker must live on; whoever asks for this job is told that it failed.
-            log.LogError(e, "Job {Key} failed", Key);
-            Result = null;
-            State = JobState.Failed;
-        }
-    }
+    /// <returns>False where it was let go before.</returns>
+    internal bool LetGo() => !_isLetGo && (_isLetGo = true);
 }

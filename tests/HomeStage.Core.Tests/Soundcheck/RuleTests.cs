@@ -1,6 +1,8 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Templates.Edits;
@@ -13,6 +15,10 @@ namespace HomeStage.Core.Tests.Soundcheck;
 public class RuleTests
 {
     private const string Write = "write";
+
+    private static readonly MediaRef Gone = new(new('0', 64), "Rain on a tin roof", 48000, 1, 48000);
+    private static readonly MediaRef Here = new(new('1', 64), "Rain on slate", 48000, 1, 48000);
+    private static readonly Surroundings Around = new(new Dictionary<string, SoundAbsence>(StringComparer.Ordinal) { [Gone.Content] = SoundAbsence.Missing });
 
     /// <summary>A template in order: nothing is found in it.</summary>
     private static readonly Template InOrder = OneBar(
@@ -34,8 +40,8 @@ public class RuleTests
     public void Look_AtATemplateInOrder_FindsNothing_InAnyAct()
     {
         Assert.All(InOrder.Acts, act => Assert.Equal([], Report.Of(InOrder, act.Id).Open));
-        Assert.True(Report.Of(InOrder, Write).IsProven);
-        Assert.Equal([], Report.Of(OutputFaults.Sound(InOrder), Write).Open);
+        Assert.True(Report.Of(InOrder, Write, Around).IsProven);
+        Assert.Equal([], Report.Of(OutputFaults.Sound(InOrder), Write, Around).Open);
     }
 
     [Theory]
@@ -44,14 +50,14 @@ public class RuleTests
     {
         var template = Faults().Single(f => f.Rule == rule).Faults[fault];
 
-        var finding = Assert.Single(Report.Of(template, Write).Open);
+        var finding = Assert.Single(Report.Of(template, Write, Around).Open);
 
         Assert.Equal(rule, finding.Rule);
         Assert.NotEmpty(finding.Sentence);
         foreach (var mend in finding.Mends)
         {
             var mended = Assert.IsType<BatchResult.Applied>(Batch.Apply(template, mend.Edits)).Template;
-            Assert.Equal([], Report.Of(mended, Write).Open);
+            Assert.Equal([], Report.Of(mended, Write, Around).Open);
             Assert.Null(TemplateRules.Check(mended));
         }
     }
@@ -61,13 +67,13 @@ public class RuleTests
     {
         Assert.Equal(Report.Rules.Select(r => r.Id).Order(), Faults().Select(f => f.Rule).Order());
         foreach (var (rule, faults) in Faults())
-            Assert.Equal(rule is "no-prompt-note" or "no-role", Report.Of(faults[0], Write).Open[0].Mends.Count == 0);
+            Assert.Equal(rule is "no-prompt-note" or "no-role", Report.Of(faults[0], Write, Around).Open[0].Mends.Count == 0);
     }
 
     [Fact]
     public void SameSourceTwice_SaysTheDbThatItAdds()
     {
-        var finding = Report.Of(InOrder.With(new PutSend(new("low"), new(new("drums"), new(0)))), Write).Open[0];
+        var finding = Report.Of(InOrder.With(new PutSend(new("low"), new(new("drums"), new(0)))), Write, Around).Open[0];
 
         // Two equal copies in time: +6.02 dB.
         Assert.Contains("6.0 dB", finding.Sentence, StringComparison.Ordinal);
@@ -77,13 +83,13 @@ public class RuleTests
     public void AcceptedFinding_StaysListed_AndDoesNotCount()
     {
         var template = InOrder.With(new SetFormat(new("drums"), ChannelFormat.Mono));
-        var finding = Report.Of(template, Write).Open[0];
+        var finding = Report.Of(template, Write, Around).Open[0];
 
         var accepted = template.With(new AcceptFinding(finding.Key, "Meant to be narrow."));
 
-        Assert.True(Report.Of(accepted, Write).IsProven);
-        Assert.Equal(finding.Key, Assert.Single(Report.Of(accepted, Write).Accepted).Key);
-        Assert.False(Report.Of(accepted.With(new AcceptFinding(finding.Key, null)), Write).IsProven);
+        Assert.True(Report.Of(accepted, Write, Around).IsProven);
+        Assert.Equal(finding.Key, Assert.Single(Report.Of(accepted, Write, Around).Accepted).Key);
+        Assert.False(Report.Of(accepted.With(new AcceptFinding(finding.Key, null)), Write, Around).IsProven);
     }
 
     [Fact]
@@ -95,7 +101,7 @@ public class RuleTests
     [Fact]
     public void FeedbackLoop_InADocumentMadeElsewhere_IsABlocker_AndMovingAChannelOutMendsIt()
     {
-        var finding = Report.Of(Looped(), Write).Open.Single(f => f.Rule == "feedback-loop");
+        var finding = Report.Of(Looped(), Write, Around).Open.Single(f => f.Rule == "feedback-loop");
 
         Assert.Equal(Severity.Blocker, finding.Severity);
         Assert.All(finding.Mends, m => Assert.Null(TemplateRules.Check(((BatchResult.Applied)Batch.Apply(Looped(), m.Edits)).Template)));
@@ -105,12 +111,12 @@ public class RuleTests
     public void Mends_OfAnyTemplate_CanBeAppliedAndRemoveTheirFinding(int seed)
     {
         var template = new RandomTemplates(seed).Grown(60);
-        foreach (var finding in Report.Of(template, Write).Open)
+        foreach (var finding in Report.Of(template, Write, Around).Open)
         {
             foreach (var mend in finding.Mends)
             {
                 var mended = Assert.IsType<BatchResult.Applied>(Batch.Apply(template, mend.Edits)).Template;
-                Assert.DoesNotContain(Report.Of(mended, Write).Open, f => f.Key == finding.Key);
+                Assert.DoesNotContain(Report.Of(mended, Write, Around).Open, f => f.Key == finding.Key);
             }
         }
     }
@@ -146,6 +152,14 @@ public class RuleTests
         ]),
         ("weight-over-budget", [Heavy()]),
         ("no-prompt-note", [InOrder with { Note = "" }]),
+        ("sound-missing",
+        [
+            InOrder.With(
+                new AddChannel(new() { Id = new("rain"), Name = "Bass loop", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = null }),
+                new PutStarter(new("rain"), new("Rain", Gone, true, new(0), [])), new PutStarter(new("rain"), new("Slate", Here, true, new(0), []))),
+            WithSample(p => p with { Sample = Gone }),
+            WithSample(p => p with { Sample = Here, Layers = [new(64, Gone)] }),
+        ]),
     ];
 
     /// <summary>Two buses in a ring, as only a document made elsewhere can hold them; the ring reaches no output, which has no mend of its own.</summary>
@@ -153,6 +167,19 @@ public class RuleTests
     {
         var template = InOrder.With(Bus("ring", "drums"));
         return template with { Channels = template.Channels.Replace(template.Channels[new ChannelId("drums")] with { Destination = new("ring") }) };
+    }
+
+    private static Template WithSample(Func<Piece, Piece> change)
+    {
+        var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Breakwater)!.Kit!.Together();
+        return InOrder.With(new AddChannel(new()
+        {
+            Id = new("kit"),
+            Name = "Kit of rain",
+            Kind = ChannelKind.Instrument,
+            Destination = new("drums"),
+            Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit with { Pieces = kit.Pieces.SetItem(0, change(kit.Pieces[0])) }),
+        }));
     }
 
     /// <summary>Limiters of 1.4 % each: 50 of them are 70 % of a core.</summary>

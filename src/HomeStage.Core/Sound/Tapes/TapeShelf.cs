@@ -51,6 +51,17 @@ public sealed class TapeShelf
         }
     }
 
+    /// <summary>Gives up what was not asked for longest until no more than this is left.</summary>
+    /// <param name="bytes">0 for nothing at all.</param>
+    public void Trim(long bytes)
+    {
+        lock (_gate)
+        {
+            while (Bytes > bytes)
+                Remove(_latestFirst.Last!);
+        }
+    }
+
     private void Remove(LinkedListNode<(Branch Branch, Tape Tape)> node)
     {
         _latestFirst.Remove(node);

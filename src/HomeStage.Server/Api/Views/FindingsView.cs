@@ -1,3 +1,4 @@
+using HomeStage.Core.Media;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
@@ -10,10 +11,11 @@ namespace HomeStage.Server.Api.Views;
 public sealed record FindingsView(
     int Revision, string Act, IReadOnlyList<FindingView> Open, IReadOnlyList<AcceptedView> Accepted, IReadOnlyList<ActStanding> Acts)
 {
-    public static FindingsView Of(OpenDocument document, string act)
+    /// <param name="around">What of its surroundings is missing.</param>
+    public static FindingsView Of(OpenDocument document, string act, Surroundings around)
     {
         var template = document.Template;
-        var reports = template.Acts.ToDictionary(a => a.Id, a => Report.Of(template, a.Id));
+        var reports = template.Acts.ToDictionary(a => a.Id, a => Report.Of(template, a.Id, around));
         return new(document.Revision, act,
             [.. reports[act].Open.Select(f => ViewOf(template, f))],
             [.. reports[act].Accepted.Select(f => new AcceptedView(ViewOf(template, f), template.Accepted[f.Key]))],
@@ -22,12 +24,13 @@ public sealed record FindingsView(
 
     private static FindingView ViewOf(Template template, Finding finding) =>
         new(finding.Key, finding.Rule, Report.GroupOf(finding.Rule), finding.Severity, finding.Sentence,
-            [.. finding.Channels.Select(id => new NamedChannel(id.Value, template.Channels[id].Name))], finding.Mends);
+            [.. finding.Channels.Select(id => new NamedChannel(id.Value, template.Channels[id].Name))], finding.Mends, finding.Sounds);
 }
 
+/// <param name="Sounds">Uploaded sounds whose return would mend it.</param>
 /// <param name="Channels">What it is about, the one to look at first; empty where it is about the whole.</param>
 public sealed record FindingView(
-    string Key, string Rule, string Group, Severity Severity, string Sentence, IReadOnlyList<NamedChannel> Channels, IReadOnlyList<Mend> Mends);
+    string Key, string Rule, string Group, Severity Severity, string Sentence, IReadOnlyList<NamedChannel> Channels, IReadOnlyList<Mend> Mends, IReadOnlyList<MediaRef> Sounds);
 
 /// <param name="Reason">Why it is as intended.</param>
 public sealed record AcceptedView(FindingView Finding, string Reason);

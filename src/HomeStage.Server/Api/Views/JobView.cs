@@ -5,13 +5,14 @@ using HomeStage.Server.Jobs;
 namespace HomeStage.Server.Api.Views;
 
 /// <summary>How far a render or package is.</summary>
+/// <param name="WorkId">The same for all jobs that have the same result.</param>
 /// <param name="Progress">In [0, 1].</param>
 /// <param name="TookSeconds">Null until it is done.</param>
 /// <param name="SampleRateHz">Null until there is some sound.</param>
 /// <param name="Frames">How many frames it will have; null until there is some sound.</param>
 /// <param name="Meters">Null until it is done.</param>
 public sealed record JobView(
-    string Id, JobState State, double Progress, double? TookSeconds, int? SampleRateHz = null, int? Frames = null, MeterView? Meters = null);
+    string Id, string WorkId, JobState State, double Progress, double? TookSeconds, int? SampleRateHz = null, int? Frames = null, MeterView? Meters = null);
 
 /// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>
 /// <param name="RangeLu">Loudness range; null where there are no 3 s.</param>

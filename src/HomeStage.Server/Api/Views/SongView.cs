@@ -1,9 +1,22 @@
+using HomeStage.Server.Data;
+using HomeStage.Server.Data.Summaries;
+
 namespace HomeStage.Server.Api.Views;
 
 /// <summary>A song in the list of songs.</summary>
-/// <param name="TemplateId">The template that it was started from.</param>
-/// <param name="TemplateName">That template's name today; null where it is gone.</param>
-/// <param name="TemplateRevision">The template's revision when the song was started.</param>
+/// <param name="KeyName">"D minor"; null while it has none.</param>
+/// <param name="TemplateName">Null where the template is gone for good.</param>
+/// <param name="Damage">What is wrong with it on the disk; null for nothing.</param>
 public sealed record SongView(
     string Id, string Title, double TempoBpm, string Meter, string? KeyName, double Seconds, int Channels,
-    string? TemplateId, string? TemplateName, int? TemplateRevision, DateTime StartedUtc, DateTime ChangedUtc, int Revision);
+    string? TemplateId, string? TemplateName, int? TemplateRevision, DateTime StartedUtc, DateTime ChangedUtc, int Revision, Damage? Damage)
+{
+    /// <param name="templates">Names by id.</param>
+    public static SongView Of(ListedDocument listed, IReadOnlyDictionary<string, string> templates)
+    {
+        var (row, summary, damage) = listed;
+        return new(row.Id, summary.Name, summary.TempoBpm, summary.Meter, summary.KeyName, summary.Seconds, summary.Channels,
+            row.StartedFromId, row.StartedFromId is { } from ? templates.GetValueOrDefault(from) : null, row.StartedFromRevision,
+            DateTime.SpecifyKind(row.CreatedUtc, DateTimeKind.Utc), DateTime.SpecifyKind(row.ChangedUtc, DateTimeKind.Utc), row.Revision, damage);
+    }
+}

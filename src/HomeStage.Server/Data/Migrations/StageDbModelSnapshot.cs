@@ -39,7 +39,13 @@ namespace HomeStage.Server.Data.Migrations
                     b.Property<bool>("OpensByDefault")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("SoundsNoted")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("StartedFromId")
@@ -48,40 +54,17 @@ namespace HomeStage.Server.Data.Migrations
                     b.Property<int?>("StartedFromRevision")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Summary")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("SummaryRevision")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Kind", "Name");
 
                     b.ToTable("Documents");
-                });
-
-            modelBuilder.Entity("HomeStage.Server.Data.MediaRow", b =>
-                {
-                    b.Property<string>("Content")
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateTime>("AddedUtc")
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("Bytes")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long>("Frames")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Lanes")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("SampleRateHz")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Title")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Content");
-
-                    b.ToTable("Media");
                 });
 
             modelBuilder.Entity("HomeStage.Server.Data.RevisionNameRow", b =>
@@ -94,6 +77,9 @@ namespace HomeStage.Server.Data.Migrations
 
                     b.Property<string>("Name")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("RemovedUtc")
                         .HasColumnType("TEXT");
 
                     b.HasKey("DocumentId", "Number");
@@ -111,6 +97,9 @@ namespace HomeStage.Server.Data.Migrations
 
                     b.Property<DateTime>("AtUtc")
                         .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Digest")
+                        .HasColumnType("BLOB");
 
                     b.Property<string>("Edits")
                         .IsRequired()
@@ -148,9 +137,59 @@ namespace HomeStage.Server.Data.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
+                    b.Property<byte[]>("Digest")
+                        .HasColumnType("BLOB");
+
                     b.HasKey("DocumentId", "Number");
 
                     b.ToTable("Snapshots");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Sounds.MediaRow", b =>
+                {
+                    b.Property<string>("Content")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("AddedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Frames")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Lanes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SampleRateHz")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Content");
+
+                    b.ToTable("Media");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Sounds.MediaUseRow", b =>
+                {
+                    b.Property<string>("DocumentId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Content")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("DocumentId", "Content");
+
+                    b.HasIndex("Content");
+
+                    b.ToTable("MediaUses");
                 });
 
             modelBuilder.Entity("HomeStage.Server.Data.RevisionNameRow", b =>
@@ -172,6 +211,15 @@ namespace HomeStage.Server.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStage.Server.Data.SnapshotRow", b =>
+                {
+                    b.HasOne("HomeStage.Server.Data.DocumentRow", null)
+                        .WithMany()
+                        .HasForeignKey("DocumentId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Sounds.MediaUseRow", b =>
                 {
                     b.HasOne("HomeStage.Server.Data.DocumentRow", null)
                         .WithMany()

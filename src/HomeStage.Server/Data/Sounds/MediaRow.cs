@@ -1,4 +1,4 @@
-namespace HomeStage.Server.Data;
+namespace HomeStage.Server.Data.Sounds;
 
 /// <summary>Uploaded sound; the file itself lies in the media folder under its content.</summary>
 public sealed class MediaRow
@@ -18,4 +18,7 @@ public sealed class MediaRow
     public required long Bytes { get; init; }
 
     public required DateTime AddedUtc { get; init; }
+
+    /// <summary>When it was removed; it can come back for a while. Null while it is there.</summary>
+    public DateTime? RemovedUtc { get; set; }
 }

@@ -2,7 +2,7 @@ using HomeStage.Core.Colours;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Server.Api.Views;
+namespace HomeStage.Server.Data.Summaries;
 
 /// <summary>The families of sounds in a template: its buses under the last sums, and its returns.</summary>
 internal static class FamilyCounts

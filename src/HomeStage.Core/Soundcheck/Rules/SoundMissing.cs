@@ -1,0 +1,53 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Templates.Edits;
+
+namespace HomeStage.Core.Soundcheck.Rules;
+
+/// <summary>An uploaded sound that a channel uses and that is not on the shelf, or not whole: it is silent.</summary>
+public sealed class SoundMissing : ISoundcheckRule
+{
+    public string Id => "sound-missing";
+
+    public string Group => "Studio";
+
+    public IEnumerable<Finding> Look(Template template, string act) => [];
+
+    public IEnumerable<Finding> Look(Template template, string act, Surroundings around)
+    {
+        if (around.AbsentSounds.Count == 0)
+            return [];
+        return from channel in template.Channels
+               let absent = UsedSounds.Of(channel).DistinctBy(s => s.Content).Where(s => around.AbsentSounds.ContainsKey(s.Content)).ToList()
+               where absent.Count > 0
+               select new Finding(Id, Severity.Blocker, [channel.Id], Sentence(channel, absent, around), [new($"Do without on {channel.Name}", Without(channel, absent))])
+               { Sounds = absent.ToSequence() };
+    }
+
+    private static string Sentence(Channel channel, List<MediaRef> absent, Surroundings around)
+    {
+        var first = absent[0];
+        var why = around.AbsentSounds[first.Content] == SoundAbsence.Damaged ? "is damaged" : "is not on the shelf";
+        var more = absent.Count > 1 ? $", and so it is with {absent.Count - 1} more of its sounds" : "";
+        return $"The sound {first.Title} of {channel.Name} {why}{more}: it plays silence. Bring the same file again, and it is whole.";
+    }
+
+    private static Sequence<Edit> Without(Channel channel, List<MediaRef> absent)
+    {
+        var gone = absent.Select(s => s.Content).ToHashSet(StringComparer.Ordinal);
+        var edits = channel.Starters.Where(s => gone.Contains(s.Sound.Content)).Select(s => (Edit)new RemoveStarter(channel.Id, s.Name)).ToList();
+        if (channel.Source is InstrumentSource { Kit: { } kit } played && UsedSounds.Of(channel with { Starters = [] }).Any(s => gone.Contains(s.Content)))
+            edits.Add(new SetSource(channel.Id, played with { Kit = kit with { Pieces = kit.Pieces.Select(p => Without(p, gone)).ToSequence() } }));
+        return edits.ToSequence();
+    }
+
+    /// <summary>The softest layer that is left plays from the softest stroke on; with none left the stand-in's voice does.</summary>
+    private static Piece Without(Piece piece, HashSet<string> gone)
+    {
+        var left = piece.Layers.Where(l => !gone.Contains(l.Sample.Content)).ToList();
+        if (piece.Sample is { } sample && !gone.Contains(sample.Content))
+            return piece with { Layers = left.ToSequence() };
+        return piece with { Sample = left.FirstOrDefault()?.Sample, Layers = left.Skip(1).ToSequence() };
+    }
+}

@@ -1,0 +1,141 @@
+using System.Text;
+
+namespace HomeStage.Formats.Midi;
+
+/// <summary>What one track holds of use: notes by channel, its name, the first tempo and meter, how much else there is.</summary>
+/// <remarks>Standard MIDI File 1.0 (from memory): events with running status, meta events, system exclusive messages. One pass, in
+/// time and memory in proportion to the bytes: a note-off ends the note of its key that began first.</remarks>
+internal sealed class MidiTrack
+{
+    private const int Keys = 128;
+    private const int Channels = 16;
+
+    private readonly SortedDictionary<int, List<MidiNote>> _notes = [];
+    private readonly Queue<int>?[] _sounding = new Queue<int>?[Keys * Channels];
+    private readonly int[] _others = new int[Enum.GetValues<MidiOther>().Length];
+
+    /// <summary>By channel, from 1; in the order in which they begin.</summary>
+    public IReadOnlyDictionary<int, List<MidiNote>> Notes => _notes;
+
+    public string Name { get; private set; } = "";
+
+    public (long Tick, double Bpm)? Tempo { get; private set; }
+
+    public (long Tick, int Numerator, int DenominatorPower)? Meter { get; private set; }
+
+    public int Count(MidiOther kind) => _others[(int)kind];
+
+    /// <exception cref="InvalidDataException">The bytes break off or hold what cannot be.</exception>
+    public static MidiTrack Of(ReadOnlySpan<byte> body)
+    {
+        var track = new MidiTrack();
+        var bytes = new MidiBytes(body);
+        var tick = 0L;
+        byte status = 0;
+        while (!bytes.AtEnd)
+        {
+            tick += bytes.Variable();
+            if (bytes.Peek() >= 0x80)
+                status = bytes.Next();
+            if (status == 0xFF)
+            {
+                if (!track.TakeMeta(ref bytes, tick))
+                    break;
+            }
+            else if (status is 0xF0 or 0xF7)
+            {
+                bytes.Take(bytes.Variable());
+                track._others[(int)MidiOther.SystemMessages]++;
+            }
+            else if (status is >= 0x80 and < 0xF0)
+            {
+                track.TakeMessage(ref bytes, status, tick);
+            }
+            else
+            {
+                throw new InvalidDataException("It holds a byte that begins nothing.");
+            }
+        }
+
+        return track;
+    }
+
+    private void TakeMessage(ref MidiBytes bytes, byte status, long tick)
+    {
+        var (kind, channel) = (status >> 4, status & 0x0F);
+        var first = bytes.Next() & 0x7F;
+        var second = kind is 0xC or 0xD ? 0 : bytes.Next() & 0x7F;
+        switch (kind)
+        {
+            case 0x9 when second > 0:
+                Begin(channel, first, second, tick);
+                break;
+            case 0x8 or 0x9:
+                End(channel, first, tick);
+                break;
+            default:
+                _others[(int)(kind switch { 0xB => MidiOther.Controllers, 0xE => MidiOther.PitchBend, 0xC => MidiOther.Programs, _ => MidiOther.Pressure })]++;
+                break;
+        }
+    }
+
+    private void Begin(int channel, int key, int velocity, long tick)
+    {
+        if (!_notes.TryGetValue(channel + 1, out var notes))
+            _notes[channel + 1] = notes = [];
+        (_sounding[channel * Keys + key] ??= new()).Enqueue(notes.Count);
+        notes.Add(new(tick, null, key, velocity));
+    }
+
+    private void End(int channel, int key, long tick)
+    {
+        if (_sounding[channel * Keys + key] is not { Count: > 0 } sounding)
+            return;
+        var notes = _notes[channel + 1];
+        var index = sounding.Dequeue();
+        notes[index] = notes[index] with { EndTick = tick };
+    }
+
+    /// <returns>False at the end of the track.</returns>
+    private bool TakeMeta(ref MidiBytes bytes, long tick)
+    {
+        var kind = bytes.Next();
+        var data = bytes.Take(bytes.Variable());
+        switch (kind)
+        {
+            case 0x03 when Name.Length == 0:
+                Name = TextOf(data);
+                break;
+            case 0x51 when data.Length == 3 && Tempo is null && MidiBytes.Whole(data) is > 0 and var microseconds:
+                Tempo = (tick, 60_000_000.0 / microseconds);
+                break;
+            case 0x58 when data.Length >= 2 && Meter is null:
+                Meter = (tick, data[0], data[1]);
+                break;
+            case 0x2F:
+                return false;
+        }
+
+        return true;
+    }
+
+    /// <summary>The format says ASCII; files of today have UTF-8, and older ones what their system had.</summary>
+    private static string TextOf(ReadOnlySpan<byte> data)
+    {
+        var bounded = data[..Math.Min(data.Length, 512)];
+        return (System.Text.Unicode.Utf8.IsValid(bounded) ? Encoding.UTF8 : Encoding.Latin1).GetString(bounded);
+    }
+}
+
+/// <param name="EndTick">Null for a note that is never let go.</param>
+internal readonly record struct MidiNote(long StartTick, long? EndTick, int Number, int Velocity);
+
+/// <summary>What a track may hold besides notes.</summary>
+internal enum MidiOther
+{
+    Controllers,
+    PitchBend,
+    Programs,
+    Pressure,
+    SystemMessages,
+}

@@ -1,0 +1,41 @@
+using System.Collections.Immutable;
+
+namespace HomeStage.Server.Data;
+
+/// <summary>One open document, behind a gate that lets in one change at a time.</summary>
+internal sealed class DocumentSlot
+{
+    private const int MostRemembered = 32;
+
+    // About what a channel with its rows takes; a document is not worked through to be weighed.
+    private const long BytesAChannel = 8 * 1024;
+    private const long BytesADocument = 64 * 1024;
+
+    public SemaphoreSlim Gate { get; } = new(1, 1);
+
+    public OpenDocument? Document { get; private set; }
+
+    /// <summary>The last few, the newest last, for whoever is a little behind.</summary>
+    public ImmutableQueue<OpenDocument> Recent { get; private set; } = [];
+
+    /// <summary>What working through the log since the last snapshot would cost, in edits times channels.</summary>
+    public long Work { get; private set; }
+
+    /// <summary>Whether this slot is not in use any more; whoever meets it takes another.</summary>
+    public bool IsClosed { get; private set; }
+
+    public long LastUsed { get; set; }
+
+    public long Bytes => Document is { } open ? BytesADocument + BytesAChannel * open.Template.Channels.Count : 0;
+
+    public void Hold(OpenDocument document, long work) => (Document, Work) = (document, work);
+
+    public void Put(OpenDocument newer, long work)
+    {
+        var recent = Recent.Enqueue(Document!);
+        Recent = recent.Count() > MostRemembered ? recent.Dequeue() : recent;
+        (Document, Work) = (newer, work);
+    }
+
+    public void Close() => (IsClosed, Document, Recent) = (true, null, []);
+}

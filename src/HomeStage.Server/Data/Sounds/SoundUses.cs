@@ -1,0 +1,63 @@
+using System.Text;
+using System.Text.RegularExpressions;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStage.Server.Data.Sounds;
+
+/// <summary>Who uses which sound, at any revision that can be gone back to, removed documents included as long as they can come back.</summary>
+public sealed partial class SoundUses(IDbContextFactory<StageDb> databases)
+{
+    /// <returns>Names of documents that use it or did.</returns>
+    public async Task<IReadOnlyList<string>> OfAsync(string content, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return await db.MediaUses.AsNoTracking().Where(u => u.Content == content)
+            .Join(db.Documents, u => u.DocumentId, d => d.Id, (_, d) => d.Name).Order().ToListAsync(cancellation);
+    }
+
+    /// <returns>How many documents use each sound that is used at all.</returns>
+    public async Task<IReadOnlyDictionary<string, int>> CountsAsync(CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return await db.MediaUses.AsNoTracking().GroupBy(u => u.Content).ToDictionaryAsync(g => g.Key, g => g.Count(), cancellation);
+    }
+
+    /// <summary>Notes the sounds of documents that were made before uses were counted.</summary>
+    public async Task NoteOldAsync(CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        foreach (var id in await db.Documents.Where(d => !d.SoundsNoted).Select(d => d.Id).ToListAsync(cancellation))
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+            await DocumentWriter.NoteSoundsAsync(db, id, await MentionedAsync(db, id, cancellation));
+            await db.Documents.Where(d => d.Id == id).ExecuteUpdateAsync(set => set.SetProperty(d => d.SoundsNoted, true), cancellation);
+            await transaction.CommitAsync(cancellation);
+        }
+    }
+
+    private static async Task<HashSet<string>> MentionedAsync(StageDb db, string id, CancellationToken cancellation)
+    {
+        var found = new HashSet<string>(StringComparer.Ordinal);
+        await foreach (var text in db.Revisions.AsNoTracking().Where(r => r.DocumentId == id).Select(r => r.Edits).AsAsyncEnumerable().WithCancellation(cancellation))
+            found.UnionWith(Mentioned(text));
+        await foreach (var content in db.Snapshots.AsNoTracking().Where(s => s.DocumentId == id).Select(s => s.Content).AsAsyncEnumerable().WithCancellation(cancellation))
+        {
+            try
+            {
+                found.UnionWith(Mentioned(Encoding.UTF8.GetString(Snapshot.Plain(content))));
+            }
+            catch (InvalidDataException)
+            {
+                // A damaged snapshot mentions nothing; the log beside it does.
+                continue;
+            }
+        }
+
+        return found;
+    }
+
+    private static IEnumerable<string> Mentioned(string text) => Content().Matches(text).Select(m => m.Groups["hash"].Value);
+
+    [GeneratedRegex("\"content\":\\s*\"(?<hash>[0-9a-f]{64})\"", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
+    private static partial Regex Content();
+}
