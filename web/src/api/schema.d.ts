@@ -29,6 +29,15 @@ export interface paths {
                         "application/json": components["schemas"]["HealthView"];
                     };
                 };
+                /** @description Service Unavailable */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HealthView"];
+                    };
+                };
             };
         };
         put?: never;
@@ -278,6 +287,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/media/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            [key: string]: number;
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/media/{content}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    content: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grooves/swing": {
         parameters: {
             query?: never;
@@ -438,7 +519,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Created"];
+                        "application/json": components["schemas"]["BroughtIn"];
                     };
                 };
             };
@@ -515,7 +596,26 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -708,6 +808,43 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ChangeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/recovered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recovered"];
                     };
                 };
             };
@@ -1456,7 +1593,26 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -1649,6 +1805,43 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ChangeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/{id}/recovered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recovered"];
                     };
                 };
             };
@@ -2646,6 +2839,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/removed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemovedThing"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/removed/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BackRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2678,6 +2943,14 @@ export interface components {
             through?: boolean;
             /** Format: int32 */
             quarters?: number;
+        };
+        BackRequest: {
+            kind: components["schemas"]["RemovedKind"];
+            id: string;
+        };
+        BroughtIn: {
+            id: string;
+            missingSounds: components["schemas"]["MediaRef"][];
         };
         BudgetView: {
             /** Format: double */
@@ -2771,6 +3044,11 @@ export interface components {
         };
         Created: {
             id: string;
+        };
+        Damage: {
+            /** Format: int32 */
+            lastWhole: null | number;
+            sentence: string;
         };
         /** @description dB; null is −∞. */
         Decibels: null | number;
@@ -3227,6 +3505,7 @@ export interface components {
             sentence: string;
             channels: components["schemas"]["NamedChannel"][];
             mends: components["schemas"]["Mend"][];
+            sounds: components["schemas"]["MediaRef"][];
         };
         FindingsView: {
             /** Format: int32 */
@@ -3297,8 +3576,15 @@ export interface components {
             version: string;
             /** Format: int32 */
             schema: number;
-            database: string;
             newestMigration: null | string;
+            state: components["schemas"]["PartState"];
+            writing: components["schemas"]["Part"];
+            space: components["schemas"]["Part"];
+            database: components["schemas"]["Part"];
+            media: components["schemas"]["Part"];
+            newestBackup: null | string;
+            /** Format: date-time */
+            checkedUtc: null | string;
         };
         Insert: {
             id: components["schemas"]["InsertId"];
@@ -3328,6 +3614,7 @@ export interface components {
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         JobView: {
             id: string;
+            workId: string;
             state: components["schemas"]["JobState"];
             /** Format: double */
             progress: number;
@@ -3696,6 +3983,12 @@ export interface components {
             options: string[];
             needs: null | string;
         };
+        Part: {
+            state: components["schemas"]["PartState"];
+            sentence?: null | string;
+        };
+        /** @enum {unknown} */
+        PartState: "ready" | "warning" | "failing";
         Patch: {
             of: string;
             name: string;
@@ -3811,10 +4104,26 @@ export interface components {
             hasTrigger: boolean;
             parameters: components["schemas"]["ParameterView"][];
         };
+        Recovered: {
+            id: string;
+            /** Format: int32 */
+            revision: number;
+        };
         ReductionView: {
             insert: components["schemas"]["InsertId"];
             /** Format: double */
             largestDb: number;
+        };
+        /** @enum {unknown} */
+        RemovedKind: "template" | "song" | "sound" | "revision-name";
+        RemovedThing: {
+            kind: components["schemas"]["RemovedKind"];
+            id: string;
+            name: string;
+            /** Format: date-time */
+            removedUtc: string;
+            /** Format: date-time */
+            endsUtc: string;
         };
         ReturnRequest: {
             /** Format: int32 */
@@ -3916,6 +4225,7 @@ export interface components {
             changedUtc: string;
             /** Format: int32 */
             revision: number;
+            damage: null | components["schemas"]["Damage"];
         };
         Source: components["schemas"]["SourceInputSource"] | components["schemas"]["SourceInstrumentSource"] | components["schemas"]["SourceInternalSource"] | components["schemas"]["SourceOutputSource"];
         SourceInputSource: {
@@ -3984,6 +4294,7 @@ export interface components {
             changedUtc: string;
             /** Format: int32 */
             revision: number;
+            damage: null | components["schemas"]["Damage"];
         };
         /** @enum {unknown} */
         SwapReason: "role" | "family" | "near-family" | "new" | "first";

@@ -48,5 +48,5 @@ export const useFindings = defineStore('findings', () => {
     return document.edit([{ type: 'accept-finding', key: finding.key, note }])
   }
 
-  return { found, open, isProven, byChannel, accept }
+  return { found, open, isProven, byChannel, accept, lookAgain: () => void look() }
 })

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import RemovedDialog from './RemovedDialog.vue'
+import RemovedNotice from './RemovedNotice.vue'
+import SoundsDialog from './SoundsDialog.vue'
 import TemplateBill from './TemplateBill.vue'
+import { recover, remove } from './keepingCalls'
 import { api, asked, sentenceOf, upload } from '@/api/client'
-import type { Song, Summary } from '@/api/types'
+import type { BroughtIn, RemovedThing, Song, Summary } from '@/api/types'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import StartSongDialog from '@/parts/StartSongDialog.vue'
 
@@ -15,6 +19,10 @@ const category = ref('')
 const trouble = ref<string>()
 const starting = ref(false)
 const from = ref<Summary>()
+const removed = ref<Pick<RemovedThing, 'kind' | 'id' | 'name'>>()
+const broughtIn = ref<BroughtIn & { name: string }>()
+const showsRemoved = ref(false)
+const showsSounds = ref(false)
 const file = useTemplateRef('file')
 
 const categories = computed(() => [...new Set(templates.value?.map((t) => t.category).filter(Boolean))].sort())
@@ -56,8 +64,11 @@ function take(files: FileList | null) {
   const chosen = files?.[0]
   if (!chosen) return
   return attempt(async () => {
-    const made = await upload<{ id: string }>('/api/templates/from-document', chosen, 'application/json')
-    await router.push(`/templates/${made.id}`)
+    const made = await upload<BroughtIn>('/api/templates/from-document', chosen, 'application/json')
+    if (made.missingSounds.length === 0) return void (await router.push(`/templates/${made.id}`))
+    broughtIn.value = { ...made, name: chosen.name }
+    file.value!.value = ''
+    await load()
   })
 }
 
@@ -66,6 +77,26 @@ function makeDefault(template: Summary) {
     await asked(api.PUT('/api/templates/{id}/default', { params: { path: { id: template.id } } }))
     await load()
   })
+}
+
+function takeAway(template: Summary) {
+  return attempt(async () => {
+    await remove('template', template.id)
+    removed.value = { kind: 'template', id: template.id, name: template.name }
+    await load()
+  })
+}
+
+function rescue(template: Summary) {
+  return attempt(async () => {
+    const made = await recover('template', template.id)
+    await router.push(`/templates/${made.id}`)
+  })
+}
+
+async function cameBack() {
+  removed.value = undefined
+  await load()
 }
 
 function start(template: Summary) {
@@ -118,6 +149,8 @@ onMounted(load)
         {{ name }}
       </button>
       <span class="gap" />
+      <button type="button" class="plain bare" @click="showsSounds = true">Sounds</button>
+      <button type="button" class="plain bare" @click="showsRemoved = true">Removed</button>
       <button type="button" class="plain" @click="file?.click()">From a file</button>
       <input
         ref="file"
@@ -129,6 +162,19 @@ onMounted(load)
       />
     </div>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <RemovedNotice v-if="removed" :thing="removed" @back="cameBack" @close="removed = undefined" />
+    <p v-if="broughtIn" class="brought" role="status">
+      {{ broughtIn.name }} is here, without
+      {{ broughtIn.missingSounds.length === 1 ? 'one sound' : `${broughtIn.missingSounds.length} sounds` }} that it
+      uses:
+      {{
+        broughtIn.missingSounds
+          .slice(0, 4)
+          .map((m) => m.title)
+          .join(', ')
+      }}{{ broughtIn.missingSounds.length > 4 ? ' and more' : '' }}. They play silence until their files are brought.
+      <RouterLink :to="`/templates/${broughtIn.id}`">Open it</RouterLink>
+    </p>
     <div v-if="shown" class="bills">
       <TemplateBill
         v-for="template in shown"
@@ -136,6 +182,8 @@ onMounted(load)
         :template="template"
         @start="start(template)"
         @make-default="makeDefault(template)"
+        @remove="takeAway(template)"
+        @recover="rescue(template)"
       />
       <button type="button" class="empty" @click="begin">
         <span class="serif">An empty stage</span>
@@ -154,6 +202,8 @@ onMounted(load)
     </p>
   </main>
   <StartSongDialog v-model:open="starting" :template="from" />
+  <RemovedDialog v-model:open="showsRemoved" @back="cameBack" />
+  <SoundsDialog v-model:open="showsSounds" />
 </template>
 
 <style scoped>
@@ -204,6 +254,13 @@ onMounted(load)
 
 .trouble {
   color: var(--blocker);
+}
+
+.brought {
+  margin: 0 0 16px;
+  padding: 8px 14px;
+  background: var(--raised);
+  border-radius: 8px;
 }
 
 .lately {

@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import type { Summary } from '@/api/types'
 import { inkOf } from '@/look/ink'
+import DamageNote from '@/parts/DamageNote.vue'
 
 const props = defineProps<{ template: Summary }>()
-defineEmits<{ start: []; makeDefault: [] }>()
+defineEmits<{ start: []; makeDefault: []; remove: []; recover: [] }>()
 
 const longest = computed(() => Math.max(...props.template.families.map((f) => f.count), 1))
 const changed = computed(() =>
-  new Date(props.template.changedUtc).toLocaleDateString(undefined, { day: 'numeric', month: 'short' }),
+  new Date(props.template.changedUtc).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }),
 )
 
 function bar(count: number) {
@@ -25,6 +26,7 @@ function bar(count: number) {
       <span v-if="template.opensByDefault" class="default">opens by default</span>
       <button v-else type="button" class="plain bare small" @click="$emit('makeDefault')">open by default</button>
     </div>
+    <DamageNote v-if="template.damage" :damage="template.damage" @recover="$emit('recover')" />
     <p class="quiet note">{{ template.note || 'No prompt note yet.' }}</p>
     <ul>
       <li v-for="family in template.families" :key="family.name">
@@ -34,13 +36,19 @@ function bar(count: number) {
       <li v-if="template.families.length === 0" class="faint">no channels yet</li>
     </ul>
     <p class="tags faint">
-      <span>{{ template.tags.join(' · ') }}</span><span>changed {{ changed }}</span>
+      <span>{{ template.tags.join(' · ') }}</span>
+      <span class="changed"
+        >changed {{ changed }}
+        <button type="button" class="plain bare small" :aria-label="`Remove ${template.name}`" @click="$emit('remove')">
+          remove
+        </button></span
+      >
     </p>
     <div class="foot quiet">
       <span>{{ template.tempoBpm }} BPM</span>
       <span>{{ template.meter }}</span>
       <span>{{ template.channels }} channels</span>
-      <button type="button" class="plain" @click="$emit('start')">Start a song</button>
+      <button v-if="!template.damage" type="button" class="plain" @click="$emit('start')">Start a song</button>
     </div>
   </article>
 </template>
@@ -121,6 +129,7 @@ i {
 
 .tags {
   display: flex;
+  align-items: baseline;
   justify-content: space-between;
   gap: 12px;
   margin: 0 0 10px;
@@ -138,5 +147,9 @@ i {
 
 .foot button {
   margin-left: auto;
+}
+
+.changed {
+  white-space: nowrap;
 }
 </style>

@@ -1,28 +1,57 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
+import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
+import RemovedNotice from '@/views/library/RemovedNotice.vue'
+import { recover, remove } from '@/views/library/keepingCalls'
 
 const songs = ref<Song[]>()
 const trouble = ref<string>()
 const day = (utc: string) =>
   new Date(utc).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
 
-onMounted(async () => {
+const router = useRouter()
+const removed = ref<{ kind: 'song'; id: string; name: string }>()
+
+/** Does something and reads the list anew. */
+async function attempt(work: () => Promise<unknown>) {
+  trouble.value = undefined
   try {
+    await work()
     songs.value = await asked(api.GET('/api/songs'))
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
-})
+}
+
+function takeAway(song: Song) {
+  return attempt(async () => {
+    await remove('song', song.id)
+    removed.value = { kind: 'song', id: song.id, name: song.title }
+  })
+}
+
+function rescue(song: Song) {
+  return attempt(async () => router.push(`/songs/${(await recover('song', song.id)).id}`))
+}
+
+onMounted(() => attempt(async () => undefined))
 </script>
 
 <template>
   <PlaceHeader><h1>Songs</h1></PlaceHeader>
   <main class="songs">
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <RemovedNotice
+      v-if="removed"
+      :thing="removed"
+      @back="attempt(async () => (removed = undefined))"
+      @close="removed = undefined"
+    />
     <table v-if="songs?.length">
       <thead>
         <tr>
@@ -34,12 +63,14 @@ onMounted(async () => {
           <th class="right">Length</th>
           <th class="right">Channels</th>
           <th class="right">Started</th>
+          <th><span class="unseen">Remove</span></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="song in songs" :key="song.id">
           <td class="serif">
             <RouterLink :to="`/songs/${song.id}`">{{ song.title }}</RouterLink>
+            <DamageNote v-if="song.damage" :damage="song.damage" @recover="rescue(song)" />
           </td>
           <td class="quiet">
             {{ song.templateName ?? 'a template that is gone' }}, revision {{ song.templateRevision }}
@@ -50,6 +81,11 @@ onMounted(async () => {
           <td class="right">{{ secondsText(song.seconds) }}</td>
           <td class="right">{{ song.channels }}</td>
           <td class="right quiet">{{ day(song.startedUtc) }}</td>
+          <td class="right">
+            <button type="button" class="plain bare" :aria-label="`Remove ${song.title}`" @click="takeAway(song)">
+              Remove
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>
