@@ -7,6 +7,8 @@ namespace HomeStage.Formats.Midi;
 public static class MidiReader
 {
     public const int MostBytes = 4 * 1024 * 1024;
+    public const int MostNotes = 200_000;
+    private const int MostTracks = 2000;
     private const int HeaderBytes = 14;
     private const int ChunkHeader = 8;
 
@@ -24,6 +26,10 @@ public static class MidiReader
         try
         {
             return Content(Tracks(bytes), (bytes[12] << 8) | bytes[13]);
+        }
+        catch (TooManyNotesException)
+        {
+            return Refused("too-many", $"This MIDI file has more than {MostNotes:N0} notes.");
         }
         catch (Exception e) when (e is InvalidDataException or OverflowException)
         {
@@ -49,6 +55,7 @@ public static class MidiReader
     private static List<MidiTrack> Tracks(ReadOnlySpan<byte> file)
     {
         var tracks = new List<MidiTrack>();
+        var notesLeft = MostNotes;
         var bytes = new MidiBytes(file);
         bytes.Take(4);
         bytes.Take(MidiBytes.Whole(bytes.Take(4)));
@@ -56,8 +63,11 @@ public static class MidiReader
         {
             var header = bytes.Take(ChunkHeader);
             var body = bytes.Take(MidiBytes.Whole(header[4..]));
-            if (header[..4].SequenceEqual("MTrk"u8))
-                tracks.Add(MidiTrack.Of(body));
+            if (!header[..4].SequenceEqual("MTrk"u8))
+                continue;
+            if (tracks.Count == MostTracks)
+                throw new InvalidDataException($"It has more than {MostTracks:N0} tracks.");
+            tracks.Add(MidiTrack.Of(body, ref notesLeft));
         }
 
         return tracks;

@@ -8,10 +8,9 @@ namespace HomeStage.Formats.Midi;
 internal sealed class MidiTrack
 {
     private const int Keys = 128;
-    private const int Channels = 16;
 
     private readonly SortedDictionary<int, List<MidiNote>> _notes = [];
-    private readonly Queue<int>?[] _sounding = new Queue<int>?[Keys * Channels];
+    private readonly Dictionary<int, Queue<int>> _sounding = [];
     private readonly int[] _others = new int[Enum.GetValues<MidiOther>().Length];
 
     /// <summary>By channel, from 1; in the order in which they begin.</summary>
@@ -25,8 +24,10 @@ internal sealed class MidiTrack
 
     public int Count(MidiOther kind) => _others[(int)kind];
 
+    /// <param name="notesLeft">How many notes it may have; those that it has are taken off.</param>
     /// <exception cref="InvalidDataException">The bytes break off or hold what cannot be.</exception>
-    public static MidiTrack Of(ReadOnlySpan<byte> body)
+    /// <exception cref="TooManyNotesException">It has more.</exception>
+    public static MidiTrack Of(ReadOnlySpan<byte> body, ref int notesLeft)
     {
         var track = new MidiTrack();
         var bytes = new MidiBytes(body);
@@ -49,7 +50,7 @@ internal sealed class MidiTrack
             }
             else if (status is >= 0x80 and < 0xF0)
             {
-                track.TakeMessage(ref bytes, status, tick);
+                track.TakeMessage(ref bytes, status, tick, ref notesLeft);
             }
             else
             {
@@ -60,7 +61,7 @@ internal sealed class MidiTrack
         return track;
     }
 
-    private void TakeMessage(ref MidiBytes bytes, byte status, long tick)
+    private void TakeMessage(ref MidiBytes bytes, byte status, long tick, ref int notesLeft)
     {
         var (kind, channel) = (status >> 4, status & 0x0F);
         var first = bytes.Next() & 0x7F;
@@ -68,6 +69,8 @@ internal sealed class MidiTrack
         switch (kind)
         {
             case 0x9 when second > 0:
+                if (--notesLeft < 0)
+                    throw new TooManyNotesException();
                 Begin(channel, first, second, tick);
                 break;
             case 0x8 or 0x9:
@@ -83,13 +86,15 @@ internal sealed class MidiTrack
     {
         if (!_notes.TryGetValue(channel + 1, out var notes))
             _notes[channel + 1] = notes = [];
-        (_sounding[channel * Keys + key] ??= new()).Enqueue(notes.Count);
+        if (!_sounding.TryGetValue(channel * Keys + key, out var sounding))
+            _sounding[channel * Keys + key] = sounding = new();
+        sounding.Enqueue(notes.Count);
         notes.Add(new(tick, null, key, velocity));
     }
 
     private void End(int channel, int key, long tick)
     {
-        if (_sounding[channel * Keys + key] is not { Count: > 0 } sounding)
+        if (!_sounding.TryGetValue(channel * Keys + key, out var sounding) || sounding.Count == 0)
             return;
         var notes = _notes[channel + 1];
         var index = sounding.Dequeue();
@@ -126,6 +131,9 @@ internal sealed class MidiTrack
         return (System.Text.Unicode.Utf8.IsValid(bounded) ? Encoding.UTF8 : Encoding.Latin1).GetString(bounded);
     }
 }
+
+/// <summary>There are more notes than anybody would lay on an instrument.</summary>
+internal sealed class TooManyNotesException : Exception;
 
 /// <param name="EndTick">Null for a note that is never let go.</param>
 internal readonly record struct MidiNote(long StartTick, long? EndTick, int Number, int Velocity);

@@ -16,8 +16,9 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
     private const int ChunkHeader = 8;
     private const int SubFormatAt = 24;
 
-    /// <summary>What encoders write as the length of data that they do not know yet, and leave so where they cannot go back.</summary>
-    private static readonly uint[] Unknown = [0, 0xFFFFFFFF, 0x7FFFFFFF, 0xFFFFFFFE, 0x80000000];
+    /// <summary>From here on it is no length but what encoders write that do not know it yet, and leave so where they cannot go back, as
+    /// into a pipe: 0xFFFFFFFF or 0x7FFFF000 and a little.</summary>
+    private const uint LeastUnknown = 0x7FFF0000;
 
     public int BytesAFrame => Lanes * BytesASample;
 
@@ -57,7 +58,7 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
         if (CodingOf(format, lanes) is not { } coding)
             return Refused("wave-format", "This WAVE file is packed in a way that cannot be read; 16, 24 or 32 bits without compression can.");
         var chunks = new WaveChunks((int)rate, lanes, coding, start, 0);
-        var isOpen = Unknown.Contains(claimed);
+        var isOpen = claimed >= LeastUnknown;
         if (!isOpen && claimed > there)
             return Refused("cut-off", FormattableString.Invariant(
                 $"This WAVE file breaks off: it holds {(double)there / chunks.BytesAFrame / rate:0.0} s of {(double)claimed / chunks.BytesAFrame / rate:0.0} s. It was not copied or downloaded whole."));

@@ -2,12 +2,12 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 
-namespace HomeStage.Server.Tests;
+namespace HomeStage.Server.Tests.Unbroken;
 
 /// <summary>What was answered with 200 survives a kill.</summary>
-public class KillTests
+public class EditKillTests
 {
-    private const int Kills = 8;
+    private static readonly int Kills = Runs.Of(8, 200);
 
     [Fact]
     public async Task Kill_InAStreamOfEdits_LosesNoneThatWasAcknowledged()
