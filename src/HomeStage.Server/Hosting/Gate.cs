@@ -17,7 +17,7 @@ internal sealed class Gate(RequestDelegate next)
         var origin = request.Headers.Origin.ToString();
         if (origin.Length > 0 && !string.Equals(origin, $"{request.Scheme}://{request.Host}", StringComparison.OrdinalIgnoreCase))
             return Refuse(context, "cross-site", "Requests from other sites are refused.");
-        return request.Headers["Sec-Fetch-Site"] == "cross-site" && request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
+        return request.Headers["Sec-Fetch-Site"] == "cross-site" && SafetyHeaders.IsApi(request.Path)
             ? Refuse(context, "cross-site", "Requests from other sites are refused.")
             : next(context);
     }
