@@ -24,6 +24,7 @@ try
         return (int)ExitCode.Stopped;
     }
 
+    WarmUp.Begin();
     await using var app = StageApp.Build(options);
     if (options.WriteOpenApi is { } file)
     {

@@ -18,12 +18,29 @@ public static class TemplateDocument
     public static byte[] Write(Template template) =>
         [.. JsonSerializer.SerializeToUtf8Bytes(new Envelope(Format, SchemaVersion, template), DocumentJson.Readable), (byte)'\n'];
 
+    /// <summary>The same without line ends and blanks, for what no person reads.</summary>
+    public static byte[] WriteCompact(Template template) => JsonSerializer.SerializeToUtf8Bytes(new Envelope(Format, SchemaVersion, template), DocumentJson.Options);
+
     /// <returns>A template that keeps every rule, or what is wrong.</returns>
     public static FormatResult<Template> Read(ReadOnlyMemory<byte> bytes) => Read(bytes, TemplateRules.Check);
 
     /// <summary>The same for a document that is known to be as this application wrote it: rules that have become stricter since do not
     /// make it unreadable.</summary>
-    public static FormatResult<Template> ReadTrusted(ReadOnlyMemory<byte> bytes) => Read(bytes, _ => null);
+    public static FormatResult<Template> ReadTrusted(ReadOnlyMemory<byte> bytes)
+    {
+        try
+        {
+            // One pass where it is of today's schema; anything else goes the way of documents from outside.
+            if (JsonSerializer.Deserialize<Envelope>(bytes.Span, DocumentJson.Options) is { Format: Format, SchemaVersion: SchemaVersion } whole)
+                return new FormatResult<Template>.Read(whole.Template);
+        }
+        catch (Exception e) when (e is JsonException or NotSupportedException)
+        {
+            return Read(bytes, _ => null);
+        }
+
+        return Read(bytes, _ => null);
+    }
 
     private static FormatResult<Template> Read(ReadOnlyMemory<byte> bytes, Func<Template, Refusal?> check)
     {

@@ -9,6 +9,8 @@ namespace HomeStage.Server.Api;
 /// <summary>How tabs hear of each other's edits: a stream of newest revisions, and what changed since one.</summary>
 internal static class StreamApi
 {
+    private static readonly TimeSpan BetweenNews = TimeSpan.FromMilliseconds(100);
+
     /// <summary>The newest revision of the document.</summary>
     public sealed record Newest(int Revision);
 
@@ -37,6 +39,10 @@ internal static class StreamApi
             yield break;
         yield return new(new(now.Revision));
         await foreach (var revision in listener.NewsAsync(cancellation))
+        {
             yield return new(new(revision));
+            // Many tabs that are told of every step of a drag would take the time of the drag itself; the newest is what counts.
+            await Task.Delay(BetweenNews, CancellationToken.None);
+        }
     }
 }

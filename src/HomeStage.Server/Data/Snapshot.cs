@@ -18,7 +18,7 @@ internal static class Snapshot
     {
         using var packed = new MemoryStream();
         using (var brotli = new BrotliStream(packed, CompressionLevel.Fastest))
-            brotli.Write(TemplateDocument.Write(template));
+            brotli.Write(TemplateDocument.WriteCompact(template));
         return packed.ToArray();
     }
 

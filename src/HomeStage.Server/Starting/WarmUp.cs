@@ -1,0 +1,20 @@
+using System.Text.Json;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Documents;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+
+namespace HomeStage.Server.Starting;
+
+/// <summary>Goes once the way that the first document which is opened will go, beside the start and on another core: the runtime compiles
+/// what it meets for the first time, and nobody should wait for that.</summary>
+internal static class WarmUp
+{
+    public static void Begin() => _ = Task.Run(OpenADocument);
+
+    private static void OpenADocument()
+    {
+        var template = Snapshot.UnpackTrusted(Snapshot.Pack(EmptyStage.Create("Nothing yet")));
+        JsonSerializer.Serialize(DocumentView.Of(new OpenDocument("", DocumentKind.Template, 0, template, [], [])), DocumentJson.Options);
+    }
+}
