@@ -21,10 +21,7 @@ const flags = [
 
 export async function openStage({ width = 1280, height = 800 } = {}) {
   const data = mkdtempSync(join(tmpdir(), 'home-stage-browser-'))
-  const server = spawn('dotnet', [
-    join(root, 'src/HomeStage.Server/bin/Release/net10.0/HomeStage.Server.dll'),
-    '--port', '0', '--data', data, '--web', join(root, 'web/dist'),
-  ]) // prettier-ignore
+  let server = serve(data)
   const address = await addressOf(server)
   const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags })
   const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true, reducedMotion: 'reduce' })
@@ -52,7 +49,24 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
     rmSync(data, { recursive: true, force: true })
   }
 
-  return { address, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()) }
+  /** Ends the server, lets somebody work on its folder meanwhile, and starts it again at the same address. */
+  async function away(work) {
+    const ended = new Promise((resolve) => server.removeAllListeners('exit').on('exit', resolve))
+    server.kill('SIGTERM')
+    await ended
+    await work(data)
+    server = serve(data, new URL(address).port)
+    await addressOf(server)
+  }
+
+  return { address, data, away, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()) }
+}
+
+function serve(data, port = '0') {
+  return spawn('dotnet', [
+    join(root, 'src/HomeStage.Server/bin/Release/net10.0/HomeStage.Server.dll'),
+    '--port', port, '--data', data, '--web', join(root, 'web/dist'),
+  ]) // prettier-ignore
 }
 
 /** Opens a template of the demo and waits for its rows. */

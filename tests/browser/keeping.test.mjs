@@ -1,0 +1,104 @@
+// What is removed comes back, what is damaged is recovered, what is missing is brought again.
+import assert from 'node:assert/strict'
+import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { after, before, test } from 'node:test'
+import { openStage, waveFile } from './stage.mjs'
+
+let stage, page
+
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+const post = (path, body) =>
+  fetch(stage.address + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).then((r) => r.json())
+
+test('a template that is removed comes back at once, and later from the list of removed things', async () => {
+  await post('/api/templates', { name: 'Foghorn exercises' })
+  await page.goto(stage.address)
+  const bill = page.getByRole('article', { name: 'Foghorn exercises' })
+
+  await page.getByRole('button', { name: 'Remove Foghorn exercises' }).click()
+  await bill.waitFor({ state: 'detached' })
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await bill.waitFor()
+
+  await page.getByRole('button', { name: 'Remove Foghorn exercises' }).click()
+  await bill.waitFor({ state: 'detached' })
+  await page.reload()
+  await page.getByRole('button', { name: 'Removed', exact: true }).click()
+  await page.getByRole('button', { name: 'Bring back Foghorn exercises' }).click()
+  await page.getByText('Nothing was removed in the last thirty days.').waitFor()
+  await page.keyboard.press('Escape')
+  await bill.waitFor()
+})
+
+test('a song that is removed comes back', async () => {
+  const [{ id: templateId }] = await stage.get('/api/templates')
+  await post('/api/songs', { templateId, title: 'Buoy seven', tempoBpm: null, key: null })
+  await page.goto(`${stage.address}/songs`)
+
+  await page.getByRole('button', { name: 'Remove Buoy seven' }).click()
+  await page.getByText('Buoy seven is removed.').waitFor()
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+
+  await page.getByRole('link', { name: 'Buoy seven' }).waitFor()
+})
+
+test('a sound that is lost is a blocker with its mend: the same file makes it whole, another is said to be another', async () => {
+  const sound = await fetch(`${stage.address}/api/media?title=Gulls`, { method: 'POST', body: waveFile(4800, 48000) }).then((r) => r.json())
+  const { id } = await post('/api/templates', { name: 'Gull practice' })
+  await post(`/api/templates/${id}/edits`, {
+    revision: 0,
+    edits: [
+      { type: 'add-channel', channel: { id: 'gulls', name: 'Gull loop', kind: 'audio', destination: 'mix-bus' } },
+      { type: 'put-starter', channel: 'gulls', starter: { name: 'Gulls', sound, loops: true, level: 0, sections: [] } },
+    ],
+  })
+  rmSync(join(stage.data, 'media', `${sound.content}.wav`))
+  await page.goto(`${stage.address}/templates/${id}`)
+  await page.getByRole('row', { name: /Gull loop/ }).click()
+
+  const bring = page.getByLabel('The file of Gulls')
+  await bring.setInputFiles({ name: 'other.wav', mimeType: 'audio/wav', buffer: waveFile(9600, 48000) })
+  await page.getByText('other.wav is another sound.').waitFor()
+  await bring.setInputFiles({ name: 'gulls.wav', mimeType: 'audio/wav', buffer: waveFile(4800, 48000) })
+  await page.getByRole('button', { name: 'Bring Gulls again' }).waitFor({ state: 'detached' })
+
+  assert.equal((await stage.get(`/api/templates/${id}/findings?act=write`)).open.filter((f) => f.rule === 'sound-missing').length, 0)
+})
+
+test('a sound that nobody uses can be removed, and no other', async () => {
+  await fetch(`${stage.address}/api/media?title=Nobody’s hum`, { method: 'POST', body: waveFile(2400, 48000) })
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'Sounds', exact: true }).click()
+  await page.getByRole('row', { name: /Gulls/ }).last().getByText('1 document').waitFor()
+  assert.equal(await page.getByRole('button', { name: 'Remove Gulls' }).count(), 1, 'the other file of that name is used by nothing')
+
+  await page.getByRole('button', { name: 'Remove Nobody’s hum' }).click()
+
+  await page.getByRole('row', { name: /Nobody’s hum/ }).waitFor({ state: 'detached' })
+  await page.keyboard.press('Escape')
+})
+
+test('a damaged template is listed with how far it can be read, and recovered from there', async () => {
+  const { id } = await post('/api/templates', { name: 'Breakers' })
+  for (const [revision, name] of ['First wave', 'Second wave', 'Third wave'].entries())
+    await post(`/api/templates/${id}/edits`, { revision, edits: [{ type: 'rename-channel', channel: 'mix-bus', name }] })
+  await stage.away((data) => {
+    const file = join(data, readdirSync(data).find((f) => f.endsWith('stage.db')))
+    const bytes = readFileSync(file)
+    for (let at = bytes.indexOf('Third wave'); at >= 0; at = bytes.indexOf('Third wave', at + 1)) bytes.write('Third wxve', at)
+    writeFileSync(file, bytes)
+  })
+  await page.goto(stage.address)
+
+  await page.getByRole('article', { name: 'Breakers' }).getByRole('button', { name: 'Recover revision 2 as a new one' }).click()
+
+  await page.getByRole('row', { name: /Second wave/ }).waitFor()
+  assert.deepEqual(stage.troubles, [])
+  assert.deepEqual(stage.strangers, [])
+})
