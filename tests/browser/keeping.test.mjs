@@ -64,7 +64,7 @@ test('a sound that is lost is a blocker with its mend: the same file makes it wh
 
   const bring = page.getByLabel('The file of Gulls')
   await bring.setInputFiles({ name: 'other.wav', mimeType: 'audio/wav', buffer: waveFile(9600, 48000) })
-  await page.getByText('other.wav is another sound.').waitFor()
+  await page.getByText('other.wav: on the shelf now, but another sound').waitFor()
   await bring.setInputFiles({ name: 'gulls.wav', mimeType: 'audio/wav', buffer: waveFile(4800, 48000) })
   await page.getByRole('button', { name: 'Bring Gulls again' }).waitFor({ state: 'detached' })
 

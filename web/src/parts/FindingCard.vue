@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import BringSound from './BringSound.vue'
+import BringSounds from './BringSounds.vue'
 import FindingMark from './FindingMark.vue'
 import MendButton from './MendButton.vue'
 import type { Finding } from '@/api/types'
@@ -43,7 +43,7 @@ async function accept() {
     </form>
     <div v-else class="ways">
       <template v-if="!reason">
-        <BringSound v-for="sound in finding.sounds" :key="sound.content" :sound="sound" />
+        <BringSounds v-if="finding.sounds.length" :sounds="finding.sounds" />
         <MendButton v-for="m in finding.mends" :key="m.name" :name="m.name" :edits="m.edits" />
         <button type="button" class="plain bare" @click="asking = true">It is intended</button>
       </template>

@@ -8,6 +8,8 @@ namespace HomeStage.Core.Soundcheck.Rules;
 /// <summary>An uploaded sound that a channel uses and that is not on the shelf, or not whole: it is silent.</summary>
 public sealed class SoundMissing : ISoundcheckRule
 {
+    private const int MostNamed = 4;
+
     public string Id => "sound-missing";
 
     public string Group => "Studio";
@@ -27,10 +29,11 @@ public sealed class SoundMissing : ISoundcheckRule
 
     private static string Sentence(Channel channel, List<MediaRef> absent, Surroundings around)
     {
-        var first = absent[0];
-        var why = around.AbsentSounds[first.Content] == SoundAbsence.Damaged ? "is damaged" : "is not on the shelf";
-        var more = absent.Count > 1 ? $", and so it is with {absent.Count - 1} more of its sounds" : "";
-        return $"The sound {first.Title} of {channel.Name} {why}{more}: it plays silence. Bring the same file again, and it is whole.";
+        var isDamaged = absent.Exists(s => around.AbsentSounds[s.Content] == SoundAbsence.Damaged);
+        if (absent.Count == 1)
+            return $"The sound {absent[0].Title} of {channel.Name} {(isDamaged ? "is damaged" : "is not on the shelf")} and plays silence, until the same file is brought again.";
+        var titles = string.Join(", ", absent.Take(MostNamed).Select(s => s.Title)) + (absent.Count > MostNamed ? " and more" : "");
+        return $"{absent.Count} sounds of {channel.Name} are not on the shelf{(isDamaged ? " or damaged" : "")} and play silence, until the same files are brought again: {titles}.";
     }
 
     private static Sequence<Edit> Without(Channel channel, List<MediaRef> absent)
