@@ -36,6 +36,7 @@ public class BombTests
         ["sfz: a global of 3,000 opcodes before 20,000 regions"] = () => Bombs.LongGlobal(3000, 20_000),
         ["sfz: 999 defines and a megabyte of dollars"] = () => Bombs.DefinesAndDollars(999, 1024 * 1024),
         ["sfz: includes that fan out"] = () => Bombs.IncludesThatFanOut(10, 9),
+        ["sfz: 130,000 includes of nothing"] = () => Bombs.IncludesOfNothing(130_000),
         ["sfz: a long define named 500,000 times"] = () => Bombs.LongDefineNamedOften(4000, 500_000),
         ["sfz: defines of defines"] = () => Bombs.DefinesOfDefines(12),
         ["sfz: 20,000 regions on one key"] = () => Bombs.RegionsOnOneKey(20_000),

@@ -18,6 +18,8 @@ internal static class Bombs
     public static byte[] IncludesThatFanOut(int wide, int deep) => SfzReaderTests.Zip(
         [.. Enumerable.Range(0, deep).Select(i => ($"{i}.sfz", Text(Repeated($"#include \"{i + 1}.sfz\"\n", wide)))), ($"{deep}.sfz", Text("<region> key=36\n"))]);
 
+    public static byte[] IncludesOfNothing(int count) => SfzReaderTests.Zip(("kit.sfz", Text(Repeated("#include \"b\"\n", count) + "<region> key=36\n")), ("b", []));
+
     public static byte[] LongDefineNamedOften(int length, int times) => Sfz($"#define $X {new string('y', length)}\n<region> key=36 sample={Repeated("$X", times)}\n");
 
     public static byte[] DefinesOfDefines(int deep) => Sfz(

@@ -71,7 +71,7 @@ public class StoreTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.False(db.Database.HasPendingModelChanges());
     }
 
-    private DocumentStore Fresh() => new(Databases, TimeProvider.System);
+    private DocumentStore Fresh() => new(Databases, TimeProvider.System, server.Services.GetRequiredService<WriteGate>());
 
     private static async Task<T> Pragma<T>(StageDb db, string name)
     {

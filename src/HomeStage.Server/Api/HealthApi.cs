@@ -36,10 +36,10 @@ internal static class HealthApi
         string Version, int Schema, string? NewestMigration, PartState State, Part Writing, Part Space, Part Database, Part Media, string? NewestBackup, DateTime? CheckedUtc);
 
     public static void MapHealth(this RouteGroupBuilder api) => api.MapGet("/health", async Task<JsonHttpResult<HealthView>> (
-        StageDb db, ServerOptions options, Integrity integrity, MediaStore media, DamageBook damages, CancellationToken cancellation) =>
+        StageDb db, WriteGate gate, ServerOptions options, Integrity integrity, MediaStore media, DamageBook damages, CancellationToken cancellation) =>
     {
         var (writing, space) = (await WritingAsync(options.DataFolder, cancellation), SpaceOf(options.DataFolder));
-        var (database, migration) = await DatabaseAsync(db, integrity.Last, damages.Count, cancellation);
+        var (database, migration) = await DatabaseAsync(db, gate, integrity.Last, damages.Count, cancellation);
         var sounds = MediaOf(media);
         var worst = new[] { writing, space, database, sounds }.Max(p => p.State);
         var view = new HealthView(
@@ -78,15 +78,18 @@ internal static class HealthApi
         return free >= LeastFreeBytes ? new(PartState.Ready) : new(PartState.Warning, $"Only {free / 1024 / 1024} MB are free on the disk.");
     }
 
-    private static async Task<(Part Part, string? NewestMigration)> DatabaseAsync(StageDb db, IntegrityReport? report, int damaged, CancellationToken cancellation)
+    private static async Task<(Part Part, string? NewestMigration)> DatabaseAsync(StageDb db, WriteGate gate, IntegrityReport? report, int damaged, CancellationToken cancellation)
     {
         try
         {
             var applied = (await db.Database.GetAppliedMigrationsAsync(cancellation)).LastOrDefault();
             // A write that is taken back: it fails where the next edit would.
-            await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-            await db.Documents.Where(d => d.Id == "").ExecuteDeleteAsync(cancellation);
-            await transaction.RollbackAsync(cancellation);
+            await gate.OneAtATimeAsync(async () =>
+            {
+                await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+                await db.Documents.Where(d => d.Id == "").ExecuteDeleteAsync(cancellation);
+                await transaction.RollbackAsync(cancellation);
+            }, cancellation);
             return (report?.Pages is { } pages ? new(PartState.Failing, $"The database is damaged: {pages}")
                 : damaged > 0 ? new(PartState.Warning, $"{damaged} of the documents are damaged.")
                 : new(PartState.Ready), applied);

@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStage.Server.Data;
 
 /// <summary>What lists show, without opening documents.</summary>
-public sealed class DocumentLists(IDbContextFactory<StageDb> databases)
+public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGate gate)
 {
     /// <returns>The default template first, then those changed last.</returns>
     public async Task<IReadOnlyList<DocumentRow>> AllAsync(DocumentKind kind, CancellationToken cancellation)
@@ -40,8 +40,10 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases)
         await using var db = await databases.CreateDbContextAsync(cancellation);
         if (!await db.Documents.AnyAsync(d => d.Id == id && d.Kind == DocumentKind.Template && d.RemovedUtc == null, cancellation))
             return false;
-        await db.Documents.Where(d => d.Kind == DocumentKind.Template)
-            .ExecuteUpdateAsync(set => set.SetProperty(d => d.OpensByDefault, d => d.Id == id), cancellation);
+        await gate.OneAtATimeAsync(
+            () => db.Documents.Where(d => d.Kind == DocumentKind.Template)
+                .ExecuteUpdateAsync(set => set.SetProperty(d => d.OpensByDefault, d => d.Id == id), cancellation),
+            cancellation);
         return true;
     }
 }

@@ -11,7 +11,7 @@ namespace HomeStage.Server.Data;
 /// <summary>Keeps documents: open ones in memory, every change in the log before it is answered.</summary>
 /// <param name="sounds">Keeps what a kit's file brought once an edit uses it; null where nothing is brought.</param>
 public sealed class DocumentStore(
-    IDbContextFactory<StageDb> databases, TimeProvider clock, DamageBook? damages = null, StagedSounds? sounds = null, MemoryBudget? memory = null)
+    IDbContextFactory<StageDb> databases, TimeProvider clock, WriteGate gate, DamageBook? damages = null, StagedSounds? sounds = null, MemoryBudget? memory = null)
 {
     /// <summary>A snapshot stands at every so many revisions.</summary>
     public const int SnapshotEvery = 100;
@@ -20,8 +20,8 @@ public sealed class DocumentStore(
     public const long MostWork = 2_000_000;
 
     private readonly DocumentSlots _slots = new(clock, (memory ?? new()).Documents);
-    private readonly RevisionLog _log = new(databases, clock);
-    private readonly DocumentWriter _writer = new(databases, clock);
+    private readonly RevisionLog _log = new(databases, clock, gate);
+    private readonly DocumentWriter _writer = new(databases, clock, gate);
 
     /// <summary>Tells of every change.</summary>
     public DocumentFeed Feed { get; } = new();

@@ -10,7 +10,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStage.Server.Data;
 
 /// <summary>Puts documents and their changes on the disk: each whole, in one transaction.</summary>
-internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeProvider clock)
+internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeProvider clock, WriteGate gate)
 {
     private const int MostSaid = 12;
 
@@ -22,11 +22,14 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
         db.AddRange(rows);
         foreach (var (row, document) in rows.Zip(wanted))
             db.Add(Snapshot.RowOf(row.Id, 0, document.Template));
-        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-        await db.SaveChangesAsync(cancellation);
-        foreach (var (row, document) in rows.Zip(wanted))
-            await NoteSoundsAsync(db, row.Id, UsedSounds.New(null, document.Template));
-        await transaction.CommitAsync(cancellation);
+        await gate.OneAtATimeAsync(async () =>
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+            await db.SaveChangesAsync(cancellation);
+            foreach (var (row, document) in rows.Zip(wanted))
+                await NoteSoundsAsync(db, row.Id, UsedSounds.New(null, document.Template));
+            await transaction.CommitAsync(cancellation);
+        }, cancellation);
         return rows;
     }
 
@@ -38,14 +41,17 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
         db.Add(EntryOf(before, after, change, inverse, now));
         if (withSnapshot)
             db.Add(Snapshot.RowOf(after.Id, after.Revision, after.Template));
-        await using var transaction = await db.Database.BeginTransactionAsync();
-        await db.SaveChangesAsync();
-        await NoteSoundsAsync(db, after.Id, UsedSounds.New(before.Template, after.Template));
-        await db.Documents.Where(d => d.Id == after.Id).ExecuteUpdateAsync(set => set
-            .SetProperty(d => d.Name, after.Template.Name)
-            .SetProperty(d => d.Revision, after.Revision)
-            .SetProperty(d => d.ChangedUtc, now));
-        await transaction.CommitAsync();
+        await gate.OneAtATimeAsync(async () =>
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            await db.SaveChangesAsync();
+            await NoteSoundsAsync(db, after.Id, UsedSounds.New(before.Template, after.Template));
+            await db.Documents.Where(d => d.Id == after.Id).ExecuteUpdateAsync(set => set
+                .SetProperty(d => d.Name, after.Template.Name)
+                .SetProperty(d => d.Revision, after.Revision)
+                .SetProperty(d => d.ChangedUtc, now));
+            await transaction.CommitAsync();
+        });
     }
 
     private static RevisionRow EntryOf(OpenDocument before, OpenDocument after, Change change, Sequence<Edit> inverse, DateTime now)

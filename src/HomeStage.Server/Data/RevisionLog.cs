@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStage.Server.Data;
 
 /// <summary>Reads the edit log: what was done when, and what a document was like at any revision.</summary>
-public sealed class RevisionLog(IDbContextFactory<StageDb> databases, TimeProvider clock)
+public sealed class RevisionLog(IDbContextFactory<StageDb> databases, TimeProvider clock, WriteGate gate)
 {
     public const int MostListed = 200;
 
@@ -42,7 +42,7 @@ public sealed class RevisionLog(IDbContextFactory<StageDb> databases, TimeProvid
             db.Add(new RevisionNameRow { DocumentId = id, Number = number, Name = name });
         else if (known is not null)
             (known.Name, known.RemovedUtc) = (name ?? known.Name, name is null ? known.RemovedUtc ?? clock.GetUtcNow().UtcDateTime : null);
-        await db.SaveChangesAsync(cancellation);
+        await gate.OneAtATimeAsync(() => db.SaveChangesAsync(cancellation), cancellation);
         return true;
     }
 

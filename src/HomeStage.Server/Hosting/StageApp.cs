@@ -81,6 +81,7 @@ public static class StageApp
     {
         services.AddDbContextFactory<StageDb>(db => StageDbSetup.Configure(db, dataFolder));
         services.AddScoped(s => s.GetRequiredService<IDbContextFactory<StageDb>>().CreateDbContext());
+        services.AddSingleton<WriteGate>();
         services.AddSingleton<DamageBook>();
         services.AddSingleton<DocumentStore>();
         services.AddSingleton<DocumentLists>();

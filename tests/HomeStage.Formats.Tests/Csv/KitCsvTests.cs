@@ -35,6 +35,26 @@ public class KitCsvTests
             read.Pieces.Select(p => (p.Name, p.Note, p.Family, p.Output, p.Format, p.Importance, p.Hears)));
     }
 
+    [Theory]
+    [InlineData("=HYPERLINK(\"x\")", "'=HYPERLINK")]
+    [InlineData("+1 octave", "'+1 octave")]
+    [InlineData("-3 dB kick", "'-3 dB kick")]
+    [InlineData("@home", "'@home")]
+    [InlineData("  =1+1", "'  =1+1")]
+    [InlineData("'=quoted", "''=quoted")]
+    [InlineData("'t is a kick", "'t is a kick")]
+    [InlineData("Kick", "Kick")]
+    public void Write_ANameThatASpreadsheetWouldRun_LeavesAsText_AndComesBackAsItWas(string name, string written)
+    {
+        var kit = Current with { Pieces = Current.Pieces.SetItem(0, Current.Pieces[0] with { Name = name }) };
+
+        var table = KitCsv.Write(kit);
+
+        Assert.StartsWith(written, Encoding.UTF8.GetString(table).Split("\r\n")[1].TrimStart('"'), StringComparison.Ordinal);
+        // Blanks at the ends are nobody's.
+        Assert.Equal(name.Trim(), ((FormatResult<Kit>.Read)KitCsv.Read(table, kit)).Value.Pieces[0].Name.Trim());
+    }
+
     [Fact]
     public void Read_AnOutputBeyondTheKits_AddsPairsUpToIt()
     {

@@ -32,6 +32,15 @@ public class MidiReaderTests
     }
 
     [Fact]
+    public void Read_NotesOfOneKeyThatOverlap_EndInTheOrderInWhichTheyBegan()
+    {
+        var file = File(0, 96, [[0x00, 0x90, 60, 100, 0x10, 60, 90, 0x10, 60, 0, 0x20, 60, 0]]);
+
+        // 16 ticks of 96 are 160 of ours: the first ends at 32 and the second at 64.
+        Assert.Equal([new Note(0, 320, 60, 100), new Note(160, 480, 60, 90)], Assert.Single(Content(file).Parts).Pattern.Notes);
+    }
+
+    [Fact]
     public void Read_TracksOfATypeOneFile_KeepTheirNames_AndAPatternLastsWholeBars()
     {
         var file = File(1, 96,

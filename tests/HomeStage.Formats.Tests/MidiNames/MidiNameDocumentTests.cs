@@ -40,6 +40,18 @@ public sealed class MidiNameDocumentTests
         }
     }
 
+    [Theory]
+    [InlineData("Kick\uFFFE", "Kick")]
+    [InlineData("\uD800Half", "Half")]
+    [InlineData("Bell \U0001F514", "Bell \U0001F514")]
+    public void Write_NamesWithWhatXmlCannotHold_LeavesThatOut(string name, string written)
+    {
+        var kit = StandInKits.Breakwater;
+        kit = kit with { Pieces = kit.Pieces.SetItem(0, kit.Pieces[0] with { Name = name }) };
+
+        Assert.Equal(written, Read(MidiNameDocument.Write(name, kit)).Single(n => n.Note == kit.Pieces[0].Note).Name);
+    }
+
     [Fact]
     public void Read_TheListWithMostNotes_WithADocumentTypeAndNotesOutsideOfGroups()
     {

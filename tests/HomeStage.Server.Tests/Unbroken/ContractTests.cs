@@ -132,7 +132,7 @@ public class ContractTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var said = string.Join(", ", _answers.OrderBy(a => a.Key).Select(a => $"{a.Value} × {a.Key}"));
         Assert.True(_answers.GetValueOrDefault(200) > _answers.Values.Sum() / 20 && _answers.GetValueOrDefault(422) > _answers.Values.Sum() / 20, said);
-        TestContext.Current.SendDiagnosticMessage(said);
+        Figures.Say(said);
     }
 
     private async Task AskAsync(OddJson odd, Random chance, string path, string method, JsonNode operation, List<string> faults, string[] ids)

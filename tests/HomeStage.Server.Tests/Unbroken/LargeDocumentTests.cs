@@ -44,7 +44,7 @@ public sealed class LargeDocumentTests : IDisposable
         var open = (await store.OpenAsync(id, DocumentKind.Template))!;
 
         Assert.Equal((Runs.Of(250, 20_000), $"Edit {open.Revision}"), (open.Revision, open.Template.Channels[EmptyStage.MixBus].Name));
-        TestContext.Current.SendDiagnosticMessage($"{open.Revision} revisions open in {watch.ElapsedMilliseconds} ms");
+        Figures.Say($"{open.Revision} revisions open in {watch.ElapsedMilliseconds} ms");
         Assert.True(open.CanUndo);
     }
 }

@@ -46,7 +46,7 @@ public sealed class MemoryTests : IDisposable
     {
         await using var app = await _folder.PreparedAsync();
         // Room for about 8 MB of documents, each about 80 kB.
-        var store = new DocumentStore(app.Services.GetRequiredService<Microsoft.EntityFrameworkCore.IDbContextFactory<StageDb>>(), TimeProvider.System, memory: new(MemoryBudget.Least));
+        var store = new DocumentStore(app.Services.GetRequiredService<Microsoft.EntityFrameworkCore.IDbContextFactory<StageDb>>(), TimeProvider.System, app.Services.GetRequiredService<WriteGate>(), memory: new(MemoryBudget.Least));
         var ids = new List<string>();
         for (var i = 0; i < 160; i++)
         {

@@ -100,7 +100,7 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
 
     private static Task EndAsync(IServiceProvider services, TimeSpan later) => new Removals(
         services.GetRequiredService<IDbContextFactory<StageDb>>(), new LaterClock(later), services.GetRequiredService<DocumentStore>(),
-        services.GetRequiredService<MediaStore>(), services.GetRequiredService<MediaFiles>(), services.GetRequiredService<SoundUses>()).EndOldAsync(default);
+        services.GetRequiredService<MediaStore>(), services.GetRequiredService<MediaFiles>(), services.GetRequiredService<SoundUses>(), services.GetRequiredService<WriteGate>()).EndOldAsync(default);
 
     private sealed class LaterClock(TimeSpan by) : TimeProvider
     {

@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStage.Server.Data.Keeping;
 
 /// <summary>Takes things away, keeps them for a while, brings them back.</summary>
-public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider clock, DocumentStore store, MediaStore media, MediaFiles files, SoundUses uses)
+public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider clock, DocumentStore store, MediaStore media, MediaFiles files, SoundUses uses, WriteGate gate)
 {
     /// <summary>How long what was removed can come back.</summary>
     public static readonly TimeSpan WayBack = TimeSpan.FromDays(30);
@@ -15,8 +15,10 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
     public async Task<bool> RemoveAsync(string id, DocumentKind kind, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        var removed = await db.Documents.Where(d => d.Id == id && d.Kind == kind && d.RemovedUtc == null)
-            .ExecuteUpdateAsync(set => set.SetProperty(d => d.RemovedUtc, Now), cancellation);
+        var removed = await gate.OneAtATimeAsync(
+            () => db.Documents.Where(d => d.Id == id && d.Kind == kind && d.RemovedUtc == null)
+                .ExecuteUpdateAsync(set => set.SetProperty(d => d.RemovedUtc, Now), cancellation),
+            cancellation);
         await store.CloseAsync(id, cancellation);
         return removed > 0;
     }
@@ -30,7 +32,8 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
             return null;
         var users = await uses.OfAsync(content, cancellation);
         if (users.Count == 0)
-            await db.Media.Where(m => m.Content == content).ExecuteUpdateAsync(set => set.SetProperty(m => m.RemovedUtc, Now), cancellation);
+            await gate.OneAtATimeAsync(
+                () => db.Media.Where(m => m.Content == content).ExecuteUpdateAsync(set => set.SetProperty(m => m.RemovedUtc, Now), cancellation), cancellation);
         return users;
     }, cancellation);
 
@@ -53,13 +56,13 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
         var (document, number) = id.Split('/') is [var d, var n] && int.TryParse(n, out var parsed) ? (d, parsed) : (id, -1);
-        return await (kind switch
+        return await gate.OneAtATimeAsync(() => kind switch
         {
             RemovedKind.Sound => db.Media.Where(m => m.Content == id && m.RemovedUtc != null).ExecuteUpdateAsync(set => set.SetProperty(m => m.RemovedUtc, (DateTime?)null), cancellation),
             RemovedKind.RevisionName => db.RevisionNames.Where(r => r.DocumentId == document && r.Number == number && r.RemovedUtc != null)
                 .ExecuteUpdateAsync(set => set.SetProperty(r => r.RemovedUtc, (DateTime?)null), cancellation),
             _ => BackAsync(db, id, kind == RemovedKind.Song ? DocumentKind.Song : DocumentKind.Template, cancellation),
-        }) > 0;
+        }, cancellation) > 0;
     }
 
     /// <summary>Ends what was removed longer ago than it can come back.</summary>
@@ -68,8 +71,8 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
         var before = Now - WayBack;
         await using var db = await databases.CreateDbContextAsync(cancellation);
         foreach (var id in await db.Documents.Where(d => d.RemovedUtc < before).Select(d => d.Id).ToListAsync(cancellation))
-            await EndAsync(db, id, cancellation);
-        await db.RevisionNames.Where(n => n.RemovedUtc < before).ExecuteDeleteAsync(cancellation);
+            await gate.OneAtATimeAsync(() => EndAsync(db, id, cancellation), cancellation);
+        await gate.OneAtATimeAsync(() => db.RevisionNames.Where(n => n.RemovedUtc < before).ExecuteDeleteAsync(cancellation), cancellation);
         foreach (var content in await db.Media.Where(m => m.RemovedUtc < before).Select(m => m.Content).ToListAsync(cancellation))
             await EndSoundAsync(db, content, before, cancellation);
     }
@@ -96,7 +99,8 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
     /// <summary>The row goes first: a file without a row is cleared later, a row without a file would be a loss.</summary>
     private Task<bool> EndSoundAsync(StageDb db, string content, DateTime before, CancellationToken cancellation) => media.AloneAsync(async () =>
     {
-        if (await db.Media.Where(m => m.Content == content && m.RemovedUtc < before && !db.MediaUses.Any(u => u.Content == content)).ExecuteDeleteAsync(cancellation) == 0)
+        var unused = db.Media.Where(m => m.Content == content && m.RemovedUtc < before && !db.MediaUses.Any(u => u.Content == content));
+        if (await gate.OneAtATimeAsync(() => unused.ExecuteDeleteAsync(cancellation), cancellation) == 0)
             return false;
         files.Remove(content);
         media.Forget(content);

@@ -10,7 +10,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStage.Server.Data.Sounds;
 
 /// <summary>The shelf of uploaded sound: each content once, on disk, bounded as a whole.</summary>
-public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvider clock, MediaFiles files, MemoryBudget memory) : IMediaShelf
+public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvider clock, MediaFiles files, MemoryBudget memory, WriteGate gate) : IMediaShelf
 {
     public const long MostBytes = 2L * 1024 * 1024 * 1024;
 
@@ -131,7 +131,7 @@ public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvide
                 db.Add(row);
             else
                 known.RemovedUtc = null;
-            await db.SaveChangesAsync(cancellation);
+            await gate.OneAtATimeAsync(() => db.SaveChangesAsync(cancellation), cancellation);
             return new FormatResult<MediaRef>.Read(RefOf(known ?? row));
         },
         cancellation);
