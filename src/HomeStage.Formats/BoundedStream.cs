@@ -3,19 +3,27 @@ namespace HomeStage.Formats;
 /// <summary>Takes a whole upload into memory, up to a limit.</summary>
 public static class BoundedStream
 {
+    private const int Stretch = 64 * 1024;
+
+    /// <param name="expectedBytes">How many it says to have, so that room is made once; not believed. Null where it does not say.</param>
     /// <returns>The bytes, or null where there are more than <paramref name="mostBytes"/>.</returns>
-    public static async Task<byte[]?> ReadAsync(Stream stream, int mostBytes, CancellationToken cancellation = default)
+    public static async Task<byte[]?> ReadAsync(Stream stream, int mostBytes, long? expectedBytes = null, CancellationToken cancellation = default)
     {
-        using var held = new MemoryStream();
-        var buffer = new byte[64 * 1024];
-        int count;
-        while ((count = await stream.ReadAsync(buffer, cancellation)) > 0)
+        if (expectedBytes > mostBytes)
+            return null;
+        // One byte more, to see that there is none.
+        var bytes = new byte[expectedBytes is { } expected ? (int)expected + 1 : Stretch];
+        var length = 0;
+        for (int count; (count = await stream.ReadAsync(bytes.AsMemory(length), cancellation)) > 0;)
         {
-            if (held.Length + count > mostBytes)
+            length += count;
+            if (length > mostBytes)
                 return null;
-            held.Write(buffer, 0, count);
+            if (length == bytes.Length)
+                Array.Resize(ref bytes, (int)Math.Min(2L * length, mostBytes + 1L));
         }
 
-        return held.ToArray();
+        Array.Resize(ref bytes, length);
+        return bytes;
     }
 }

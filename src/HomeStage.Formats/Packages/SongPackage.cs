@@ -20,9 +20,7 @@ public static class SongPackage
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
         Add(zip, $"{name}.template.json", TemplateDocument.Write(song));
         Add(zip, $"{name}.mid", MidiWriter.Write(song));
-        using var wave = new MemoryStream();
-        WaveWriter.Write(sound, WaveDepth.Int24, wave);
-        Add(zip, $"{name}.wav", wave.GetBuffer().AsSpan(0, (int)wave.Length));
+        Add(zip, $"{name}.wav", WaveWriter.Bytes(sound, WaveDepth.Int24).Span);
     }
 
     /// <returns>Letters, digits and single hyphens, 1 to 60 of them: nothing that a file system reads as more than a name.</returns>

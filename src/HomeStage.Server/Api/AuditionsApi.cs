@@ -34,9 +34,7 @@ internal static class AuditionsApi
         {
             var alone = Audition.Of(document.Template, asked.Channel, asked.Note, asked.Velocity);
             var sound = await Task.Run(() => Renderer.Render(alone, new(asked.Act), shelf: media, cancellation: cancellation), cancellation);
-            using var wave = new MemoryStream();
-            WaveWriter.Write(sound, WaveDepth.Float32, wave);
-            return TypedResults.File(wave.ToArray(), "audio/wav");
+            return TypedResults.Bytes(WaveWriter.Bytes(sound, WaveDepth.Float32), "audio/wav");
         }
         finally
         {

@@ -27,7 +27,7 @@ internal static class GroovesApi
     {
         if (!(gridTicks >= 1 && cycleTicks is >= 1 and <= Groove.LongestTicks && cycleTicks % gridTicks == 0 && cycleTicks / gridTicks <= Groove.MostSteps))
             return Problems.Unreadable("bad-grid", "The cycle of a groove is a whole number of steps, at most 64 of them and 16 quarter notes.");
-        var bytes = await BoundedStream.ReadAsync(request.Body, MidiReader.MostBytes, cancellation);
+        var bytes = await BoundedStream.ReadAsync(request.Body, MidiReader.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A MIDI file may have {MidiReader.MostBytes / 1024 / 1024} MB.");
         return MidiReader.Read(bytes) switch

@@ -22,7 +22,7 @@ internal static class KitFilesApi
         group.MapPost("/{id}/channels/{channel}/kit-file", async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> (
             string id, string channel, HttpRequest request, DocumentStore store, StagedSounds staged, CancellationToken cancellation) =>
             await KitOfAsync(kind, id, channel, store, cancellation) is not { } kit ? Problems.NotFound("kit")
-            : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, cancellation) is not { } bytes
+            : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes
                 ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
             : Begins(bytes, "PK") ? await ReadSfzAsync(bytes, kit, staged, cancellation)
             : Begins(bytes, "<") ? ReadNames(bytes, kit)

@@ -35,14 +35,14 @@ internal static class MediaApi
     private static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> Add(
         HttpRequest request, string title, MediaStore media, CancellationToken cancellation)
     {
-        var bytes = await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, cancellation);
+        var bytes = await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A WAVE file may have {WaveReader.MostBytes / 1024 / 1024} MB.");
         return await AddAsync(bytes, title, media, cancellation);
     }
 
     /// <summary>Puts a WAVE file on the shelf, or says why not.</summary>
-    internal static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> AddAsync(byte[] wave, string title, MediaStore media, CancellationToken cancellation)
+    internal static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> AddAsync(ReadOnlyMemory<byte> wave, string title, MediaStore media, CancellationToken cancellation)
     {
         if (wave.Length > WaveReader.MostBytes)
             return Problems.Unreadable("too-large", $"A WAVE file may have {WaveReader.MostBytes / 1024 / 1024} MB.");

@@ -67,9 +67,7 @@ internal static class RendersApi
             return Problems.Refused(new Refusal.OutOfRange("The bits of a sample", bits, 24, 32, ""));
         if (jobs.Find(id) is not { State: JobState.Done, Result: { } audio })
             return Problems.NotFound("finished render");
-        using var wave = new MemoryStream();
-        WaveWriter.Write(audio.Sound, bits == 24 ? WaveDepth.Int24 : WaveDepth.Float32, wave);
-        return TypedResults.File(wave.ToArray(), "audio/wav");
+        return TypedResults.Bytes(WaveWriter.Bytes(audio.Sound, bits == 24 ? WaveDepth.Int24 : WaveDepth.Float32), "audio/wav");
     }
 
     /// <summary>What brings two finished renders to the same loudness; the louder is turned down.</summary>
@@ -87,9 +85,7 @@ internal static class RendersApi
     {
         if (jobs.Find(id) is not { State: JobState.Done, Result: { } audio })
             return Problems.NotFound("finished render");
-        using var wave = new MemoryStream();
-        WaveWriter.Write(audio.Sound, WaveDepth.Float32, wave);
-        return await MediaApi.AddAsync(wave.ToArray(), title, media, cancellation);
+        return await MediaApi.AddAsync(WaveWriter.Bytes(audio.Sound, WaveDepth.Float32), title, media, cancellation);
     }
 
     /// <summary>The samples as they become final: 32-bit floating point, little-endian, left and right in turn; the headers say how

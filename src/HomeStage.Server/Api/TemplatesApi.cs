@@ -45,7 +45,7 @@ internal static class TemplatesApi
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromDocument(
         HttpRequest request, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
-        var bytes = await BoundedStream.ReadAsync(request.Body, TemplateDocument.MostBytes, cancellation);
+        var bytes = await BoundedStream.ReadAsync(request.Body, TemplateDocument.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A template document may have {TemplateDocument.MostBytes / 1024 / 1024} MB.");
         return TemplateDocument.Read(bytes) switch

@@ -37,7 +37,7 @@ internal static class UploadsApi
         if (await ChannelAsync(kind, document, channel, store, cancellation) is not { } player
             || (player.Source is not InstrumentSource && player.Kind != ChannelKind.Notes))
             return Problems.NotFound("instrument");
-        var bytes = await BoundedStream.ReadAsync(request.Body, MidiReader.MostBytes, cancellation);
+        var bytes = await BoundedStream.ReadAsync(request.Body, MidiReader.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A MIDI file may have {MidiReader.MostBytes / 1024 / 1024} MB.");
         return MidiReader.Read(bytes) switch

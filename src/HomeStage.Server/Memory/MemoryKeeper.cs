@@ -8,7 +8,7 @@ namespace HomeStage.Server.Memory;
 
 /// <summary>Gives memory back when nobody has asked for anything for a while. What it lets go can be worked out or read again.</summary>
 public sealed class MemoryKeeper(
-    Activity activity, DocumentStore store, MediaStore media, StagedSounds staged, TapeShelf tapes, JobQueue<RenderedAudio> renders, JobQueue<SongZip> packages)
+    Activity activity, DocumentStore store, MediaStore media, StagedSounds staged, TapeShelf tapes, JobQueue<RenderedAudio> renders, JobQueue<SongZip> packages, MemoryBudget budget)
 {
     /// <summary>After so long without a request it is quiet.</summary>
     public static readonly TimeSpan Quiet = TimeSpan.FromSeconds(20);
@@ -17,6 +17,9 @@ public sealed class MemoryKeeper(
     private const long RestOfTapes = 32L * 1024 * 1024;
     private const long RestOfRenders = 32L * 1024 * 1024;
     private const long RestOfSounds = 16L * 1024 * 1024;
+
+    // What work needs for the moment, beyond what is kept.
+    private const long Slack = 384L * 1024 * 1024;
 
     private static readonly TimeSpan Closing = TimeSpan.FromMinutes(2);
     private bool _hasRested;
@@ -29,6 +32,9 @@ public sealed class MemoryKeeper(
         {
             _hasRested = false;
             store.CloseUnused(Closing);
+            // A collector that sees much free memory takes its time; beside a workstation it should not.
+            if (GC.GetTotalMemory(forceFullCollection: false) > budget.Megabytes * 1024L * 1024 + Slack)
+                GC.Collect(GC.MaxGeneration, GCCollectionMode.Forced, blocking: false, compacting: false);
         }
         else if (!_hasRested)
         {

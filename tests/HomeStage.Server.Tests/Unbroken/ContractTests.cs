@@ -116,10 +116,19 @@ public class ContractTests(RunningServer server) : IClassFixture<RunningServer>
     {
         ["ChannelId"] = ["tidewater", "main", "mix-bus", "bass", "drums", "pulse", "undertow", "nobody", "a"],
         ["InsertId"] = ["eq", "comp", "limit", "duck", "gone"],
-        ["document"] = [ferry, rehearsal, song], ["templateId"] = [ferry, rehearsal], ["song"] = [song, ferry], ["id"] = [ferry, song],
-        ["act"] = ["write", "record", "mix"], ["instrument"] = ["tidewater-kit", "breakwater-kit", "undertow"], ["processor"] = ["equaliser", "compressor", "limiter"],
-        ["section"] = ["Verse", "Intro", "Crossing"], ["word"] = ["gain-db", "write", "a"], ["name"] = ["A name", "Verse"],
-        ["content"] = [new string('a', 64)], ["channel"] = ["tidewater", "bass", "main"], ["family"] = ["drums", "drums/toms"],
+        ["document"] = [ferry, rehearsal, song],
+        ["templateId"] = [ferry, rehearsal],
+        ["song"] = [song, ferry],
+        ["id"] = [ferry, song],
+        ["act"] = ["write", "record", "mix"],
+        ["instrument"] = ["tidewater-kit", "breakwater-kit", "undertow"],
+        ["processor"] = ["equaliser", "compressor", "limiter"],
+        ["section"] = ["Verse", "Intro", "Crossing"],
+        ["word"] = ["gain-db", "write", "a"],
+        ["name"] = ["A name", "Verse"],
+        ["content"] = [new string('a', 64)],
+        ["channel"] = ["tidewater", "bass", "main"],
+        ["family"] = ["drums", "drums/toms"],
     };
 
     private static IEnumerable<(string Path, string Method, JsonNode Operation)> Endpoints(JsonNode description) =>

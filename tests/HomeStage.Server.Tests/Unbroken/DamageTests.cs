@@ -192,5 +192,6 @@ public sealed class DamageTests : IAsyncLifetime
         var problem = await RunningServer.JsonOf(answer);
         Assert.Equal(("damaged", 117), (problem["code"]!.ToString(), (int)problem["lastWhole"]!));
         var recovered = await RunningServer.JsonOf(await app.Client.GetAsync($"/api/templates/{(await RunningServer.JsonOf(made))["id"]}"));
-        Assert.Contains(recovered["channels"]!.AsArray(), c => c!["channel"]!["name"]!.ToString() == "Edit 117");    }
+        Assert.Contains(recovered["channels"]!.AsArray(), c => c!["channel"]!["name"]!.ToString() == "Edit 117");
+    }
 }

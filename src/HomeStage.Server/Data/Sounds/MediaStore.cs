@@ -33,12 +33,12 @@ public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvide
     }
 
     /// <summary>Keeps a WAVE file; one whose content is here already is not kept twice, and mended where it was damaged.</summary>
-    public async Task<FormatResult<MediaRef>> AddAsync(byte[] wave, string title, CancellationToken cancellation)
+    public async Task<FormatResult<MediaRef>> AddAsync(ReadOnlyMemory<byte> wave, string title, CancellationToken cancellation)
     {
-        var result = WaveReader.ReadFacts(wave);
+        var result = WaveReader.ReadFacts(wave.Span);
         if (result is not FormatResult<WaveFacts>.Read read)
             return Refusing(result);
-        var content = MediaFiles.ContentOf(wave);
+        var content = MediaFiles.ContentOf(wave.Span);
         return await KeepAsync(RowOf(content, title, read.Value, wave.Length), () => files.WriteAsync(content, wave, cancellation), cancellation);
     }
 
