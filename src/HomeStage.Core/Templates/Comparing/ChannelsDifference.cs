@@ -32,17 +32,9 @@ internal static class ChannelsDifference
     {
         bool There(ChannelId id) => id == channel.Id || now.Channels.Contains(id);
         var next = to.Channels.Skip(to.Channels.IndexOf(channel.Id) + 1).FirstOrDefault(c => now.Channels.Contains(c.Id));
-        return new AddChannel(channel with
-        {
-            Destination = channel.Destination is { } d && There(d) ? d : null,
-            Sends = channel.Sends.Where(s => There(s.To)).ToSequence(),
-            Feeds = channel.Feeds.Where(f => There(f.Channel)).ToSequence(),
-            Inserts = channel.Inserts.Select(i => i.Trigger is { } trigger ? i with { Trigger = trigger with { Notes = trigger.Notes.Where(There).ToSequence() } } : i).ToSequence(),
-            Plays = channel.Plays.Where(There).ToSequence(),
-            NoteInput = channel.NoteInput is { } input ? input with { Layers = input.Layers.Where(There).ToSequence() } : null,
-            PrintTwin = channel.PrintTwin is { } twin && There(twin) ? twin : null,
-            Source = channel.Source is InternalSource recorded && !There(recorded.From) ? null : channel.Source,
-        }, next is null ? null : now.Channels.IndexOf(next.Id));
+        return new AddChannel(
+            ChannelReferences.Redirected(channel, (kind, to) => There(to) || kind is ReferenceKind.SplitOf or ReferenceKind.CurvedSend ? to : null),
+            next is null ? null : now.Channels.IndexOf(next.Id));
     }
 
     /// <summary>The fewest moves that bring the channels into order, the last first; each also says what the channel feeds.</summary>
@@ -67,17 +59,6 @@ internal static class ChannelsDifference
     /// <summary>A channel of another kind is another channel.</summary>
     private static bool IsIn(Template to, Channel channel) => to.Channels.TryGet(channel.Id, out var other) && other.Kind == channel.Kind;
 
-    private static IEnumerable<ChannelId> References(Channel channel)
-    {
-        var source = channel.Source switch
-        {
-            OutputSource split => split.Instrument,
-            InternalSource recorded => recorded.From,
-            _ => (ChannelId?)null,
-        };
-        var single = new[] { channel.Destination, channel.PrintTwin, source }.OfType<ChannelId>();
-        return single.Concat(channel.Sends.Select(s => s.To)).Concat(channel.Feeds.Select(f => f.Channel))
-            .Concat(channel.Inserts.SelectMany(i => i.Trigger?.Notes ?? []))
-            .Concat(channel.Plays).Concat(channel.NoteInput?.Layers ?? []).Where(id => id != channel.Id);
-    }
+    private static IEnumerable<ChannelId> References(Channel channel) =>
+        ChannelReferences.Of(channel).Where(r => r.Kind != ReferenceKind.CurvedSend && r.To != channel.Id).Select(r => r.To);
 }

@@ -40,27 +40,10 @@ public sealed record DuplicateChannels(Sequence<ChannelId> Channels) : ManyChann
         return copies;
     }
 
-    private static Channel Copied(Channel channel, (ChannelId Id, string Name) copy, Dictionary<ChannelId, (ChannelId Id, string Name)> copies)
-    {
-        ChannelId There(ChannelId id) => copies.TryGetValue(id, out var other) ? other.Id : id;
-        return ConnectionOrder.Sorted(channel with
-        {
-            Id = copy.Id,
-            Name = copy.Name,
-            Destination = channel.Destination is { } to ? There(to) : null,
-            Sends = channel.Sends.Select(s => s with { To = There(s.To) }).ToSequence(),
-            Feeds = channel.Feeds.Select(f => f with { Channel = There(f.Channel) }).ToSequence(),
-            Plays = channel.Plays.Select(There).ToSequence(),
-            NoteInput = channel.NoteInput is { } input ? input with { Layers = input.Layers.Select(There).ToSequence() } : null,
-            PrintTwin = channel.PrintTwin is { } twin && copies.ContainsKey(twin) ? There(twin) : null,
-            Source = channel.Source switch
-            {
-                OutputSource split => split with { Instrument = There(split.Instrument) },
-                InternalSource recorded => recorded with { From = There(recorded.From) },
-                _ => channel.Source,
-            },
-        });
-    }
+    /// <summary>Copies refer to each other; a print is taken by one channel alone.</summary>
+    private static Channel Copied(Channel channel, (ChannelId Id, string Name) copy, Dictionary<ChannelId, (ChannelId Id, string Name)> copies) =>
+        ChannelReferences.Redirected(channel with { Id = copy.Id, Name = copy.Name }, (kind, to) =>
+            copies.TryGetValue(to, out var other) ? other.Id : kind == ReferenceKind.Print ? null : to);
 
     /// <summary>What steers an original steers its copy too.</summary>
     private static Channel Feeding(Channel channel, Dictionary<ChannelId, (ChannelId Id, string Name)> copies)

@@ -25,23 +25,9 @@ public sealed record RemoveChannel(ChannelId Channel) : Edit
             new RestoreChannels(lost.Concat(changed).ToSequence(), []));
     }
 
-    private static Channel Released(Channel other, Channel removed, HashSet<ChannelId> gone)
-    {
-        var touched = (other.Destination is { } to && gone.Contains(to))
-            || other.Sends.Any(s => gone.Contains(s.To)) || other.Feeds.Any(f => gone.Contains(f.Channel))
-            || other.Inserts.Any(i => i.Trigger?.Notes.Any(gone.Contains) == true)
-            || other.Plays.Any(gone.Contains) || other.NoteInput?.Layers.Any(gone.Contains) == true
-            || (other.Source is InternalSource recorded && gone.Contains(recorded.From)) || (other.PrintTwin is { } twin && gone.Contains(twin));
-        return !touched ? other : other with
-        {
-            Inserts = other.Inserts.Select(i => i.Trigger is { } trigger ? i with { Trigger = trigger with { Notes = trigger.Notes.Where(n => !gone.Contains(n)).ToSequence() } } : i).ToSequence(),
-            Plays = other.Plays.Where(p => !gone.Contains(p)).ToSequence(),
-            NoteInput = other.NoteInput is { } input ? input with { Layers = input.Layers.Where(l => !gone.Contains(l)).ToSequence() } : null,
-            Source = other.Source is InternalSource source && gone.Contains(source.From) ? null : other.Source,
-            PrintTwin = other.PrintTwin is { } print && gone.Contains(print) ? null : other.PrintTwin,
-            Destination = other.Destination == removed.Id ? removed.Destination : other.Destination,
-            Sends = other.Sends.Where(s => !gone.Contains(s.To)).ToSequence(),
-            Feeds = other.Feeds.Where(f => !gone.Contains(f.Channel)).ToSequence(),
-        };
-    }
+    private static Channel Released(Channel other, Channel removed, HashSet<ChannelId> gone) => ChannelReferences.Redirected(other, (kind, to) =>
+        kind == ReferenceKind.Destination && to == removed.Id ? removed.Destination
+        // A curve may be loose: the send that it moves may come back.
+        : kind == ReferenceKind.CurvedSend || !gone.Contains(to) ? to
+        : null);
 }

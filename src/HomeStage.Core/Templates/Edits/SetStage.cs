@@ -1,8 +1,8 @@
 namespace HomeStage.Core.Templates.Edits;
 
 /// <summary>Puts a channel on stage, behind the curtain or in the wings for one act.</summary>
-/// <remarks>A channel that comes out of the wings brings what it feeds with it, on stage, and what steers it, behind the
-/// curtain: otherwise it would sound into something that rests, or be ducked by nothing.</remarks>
+/// <remarks>A channel that comes out of the wings brings what it feeds and plays with it, on stage, and what steers it or gives it its sound,
+/// behind the curtain: otherwise it would sound into something that rests, be ducked by nothing, or be silent.</remarks>
 public sealed record SetStage(ChannelId Channel, string Act, StageState State) : Edit
 {
     public override EditResult ApplyTo(Template template)
@@ -28,9 +28,9 @@ public sealed record SetStage(ChannelId Channel, string Act, StageState State) :
         var open = new Queue<Channel>([start]);
         while (open.TryDequeue(out var channel))
         {
-            var fed = channel.Sends.Where(s => s.Open).Select(s => s.To).Concat(channel.Destination is { } d ? [d] : []);
-            var steering = template.Channels.Where(c => c.Feeds.Any(f => f.Channel == channel.Id)).Select(c => c.Id);
-            foreach (var (id, state) in fed.Select(id => (id, StageState.OnStage)).Concat(steering.Select(id => (id, StageState.BehindTheCurtain))))
+            var needs = ChannelReferences.Of(channel).Select(r => (Id: r.To, State: NeededFor(channel, r.Kind, r.To))).Where(n => n.State is not null).Select(n => (n.Id, n.State!.Value));
+            var steering = template.Channels.Where(c => c.Feeds.Any(f => f.Channel == channel.Id)).Select(c => (c.Id, StageState.BehindTheCurtain));
+            foreach (var (id, state) in needs.Concat(steering))
             {
                 if (!seen.Add(id))
                     continue;
@@ -41,6 +41,15 @@ public sealed record SetStage(ChannelId Channel, string Act, StageState State) :
             }
         }
     }
+
+    /// <summary>What it sounds into and what it plays comes on stage; what only has to run for it stays out of sight.</summary>
+    private static StageState? NeededFor(Channel channel, ReferenceKind kind, ChannelId to) => kind switch
+    {
+        ReferenceKind.Destination or ReferenceKind.Plays or ReferenceKind.Layer => StageState.OnStage,
+        ReferenceKind.Send => channel.Sends.Any(s => s.To == to && s.Open) ? StageState.OnStage : null,
+        ReferenceKind.SplitOf or ReferenceKind.Recorded or ReferenceKind.NoteTrigger => StageState.BehindTheCurtain,
+        _ => null,
+    };
 
     // On stage is the rest state and is not written down, so that equal stages are equal values.
     private Channel Staged(Channel channel, StageState state) => channel with

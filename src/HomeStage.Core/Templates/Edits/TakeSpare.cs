@@ -2,7 +2,7 @@ namespace HomeStage.Core.Templates.Edits;
 
 /// <summary>Takes the next spare that waits under a bus for a new part: it gets the part's name and comes on stage.</summary>
 /// <param name="Under">The bus or main.</param>
-/// <param name="Act">Id of the act in which it comes on stage; in the others it is heard behind the curtain.</param>
+/// <param name="Act">Id of the act in which it is taken; it comes on stage in every one, as a part that is added does.</param>
 public sealed record TakeSpare(ChannelId Under, string Name, string Act) : ManyChannelsEdit
 {
     protected override ManyResult Change(Template template)
@@ -16,8 +16,7 @@ public sealed record TakeSpare(ChannelId Under, string Name, string Act) : ManyC
         var taken = template.Replace(spare with { Name = Name, Spare = false });
         foreach (var act in template.Acts)
         {
-            var state = act.Id == Act ? StageState.OnStage : StageState.BehindTheCurtain;
-            if (new SetStage(spare.Id, act.Id, state).ApplyTo(taken) is EditResult.Applied staged)
+            if (new SetStage(spare.Id, act.Id, StageState.OnStage).ApplyTo(taken) is EditResult.Applied staged)
                 taken = staged.Template;
         }
 

@@ -2,7 +2,7 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Media;
 using HomeStage.Core.Timing;
 
-namespace HomeStage.Core.Templates.Edits;
+namespace HomeStage.Core.Templates;
 
 /// <summary>Sends, feeds, starters and shapes stand in one order, whatever order they were made in, so that undo is exact.</summary>
 internal static class ConnectionOrder
