@@ -1,7 +1,7 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Demo;
 using HomeStage.Server.Hosting;

@@ -3,8 +3,6 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Processors;
-using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 
 namespace HomeStage.Bench;

@@ -1,5 +1,4 @@
 using HomeStage.Core.Outputs;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Bench;
 

@@ -1,7 +1,7 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Demo;
 

@@ -1,8 +1,8 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Bench;

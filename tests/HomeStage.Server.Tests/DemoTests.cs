@@ -1,6 +1,7 @@
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Server.Demo;
 
 namespace HomeStage.Server.Tests;

@@ -1,6 +1,5 @@
 using System.Net;
-using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Timing;
 using HomeStage.Formats.Midi;
 using HomeStage.TestKit;

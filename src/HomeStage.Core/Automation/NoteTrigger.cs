@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Automation;
 
 /// <summary>What restarts a note-driven ducker, and the curve that it draws.</summary>
@@ -22,6 +20,6 @@ public sealed record NoteTrigger(Sequence<ChannelId> Notes, double? EveryQuarter
             return new Refusal.OutOfRange($"What restarts {owner}", every, 0, 64, "quarter notes");
         if (Curve.Any(p => !(p.Value is >= 0 and <= 1)))
             return new Refusal.WrongPlace($"The curve of {owner}", "takes shares of the depth, from 0 to 1");
-        return ShapePoint.Check($"The curve of {owner}", Curve) ?? ChannelRules.Doubled(Notes.Select(n => n.Value), $"channel that restarts {owner}");
+        return ShapePoint.Check($"The curve of {owner}", Curve) ?? Doubles.Check(Notes.Select(n => n.Value), $"channel that restarts {owner}");
     }
 }

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Automation;
 
 /// <summary>A prepared curve over a section.</summary>
@@ -13,23 +11,6 @@ public sealed record Shape(Target Target, string Section, Sequence<ShapePoint> P
     /// <param name="place">In [0, 1]: from the section's start to its end.</param>
     /// <returns>The value there; before the first point its value, after the last its.</returns>
     public double At(double place) => ShapePoint.At(Points, place);
-
-    /// <returns>The first thing that is wrong on a channel, or null.</returns>
-    internal static Refusal? Check(Channel channel)
-    {
-        if (channel.Shapes.Count > MostOnAChannel)
-            return new Refusal.TooMany($"shapes on {channel.Name}", MostOnAChannel);
-        return channel.Shapes.Select(s => s.CheckOne(channel)).FirstOrDefault(r => r is not null)
-            ?? ChannelRules.Doubled(channel.Shapes.Select(s => $"{s.Target} in {s.Section}"), $"shape on {channel.Name}");
-    }
-
-    private Refusal? CheckOne(Channel channel)
-    {
-        var range = Target.RangeOn(channel);
-        var outside = range is null ? null : Points.FirstOrDefault(p => !(p.Value >= Math.Max(range.Min, -200) && p.Value <= range.Max));
-        return ShapePoint.Check($"A shape on {channel.Name}", Points)
-            ?? (outside is null ? null : new Refusal.OutOfRange($"A shape of {range!.Name} on {channel.Name}", outside.Value, Math.Max(range.Min, -200), range.Max, range.Symbol));
-    }
 }
 
 /// <summary>One point of a curve.</summary>

@@ -1,38 +1,8 @@
-using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Timing;
-
 namespace HomeStage.Core.Catalogue;
 
-/// <summary>The stage on which an instrument's nominal loudness is measured.</summary>
+/// <summary>How loud instruments are.</summary>
 public static class Calibration
 {
     /// <summary>What each has at the main while it plays its phrase alone, mono and centred, with all faders at 0 dB.</summary>
     public const double NominalLufs = -18;
-
-    private const int Bars = 8;
-
-    /// <returns>Eight bars of 4/4 at 120 in which the instrument plays its phrase.</returns>
-    public static Template Stage(InstrumentKind kind)
-    {
-        var notes = kind.CalibrationNotes.Count > 0 ? kind.CalibrationNotes : kind.Kit!.Struck.Select(p => p.Note).ToSequence();
-        var length = (int)(kind.CalibrationQuarters * Ticks.PerQuarter);
-        var phrase = notes.Select((number, i) => new Note(i * length, length, number, 100)).ToSequence();
-        // Everything leaves by the instrument's own channel; microphones that are not close stay out of it.
-        var kit = kind.Kit is { } whole ? whole with { Pieces = whole.Struck.Select(p => p.Piece with { Output = 1 }).ToSequence() } : null;
-        var channel = new Channel
-        {
-            Id = new("alone"),
-            Name = kind.Name,
-            Kind = ChannelKind.Instrument,
-            Format = ChannelFormat.Mono,
-            Destination = new("mix-bus"),
-            Source = new InstrumentSource(kind.Id, kit),
-            Patterns = [new("Phrase", notes.Count * length, phrase, [])],
-        };
-        var template = EmptyStage.Create("Calibration") with { Timeline = new(120, new(4, 4), [new("Song", Bars)]) };
-        return Batch.Apply(template, [new AddChannel(channel)]) is BatchResult.Applied applied
-            ? applied.Template
-            : throw new InvalidOperationException($"{kind.Name} cannot be set on a stage.");
-    }
 }

@@ -1,6 +1,5 @@
 using System.Collections.Frozen;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Catalogue;
 

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Catalogue;
 
 /// <summary>One control of a processor or an instrument.</summary>

@@ -1,7 +1,6 @@
 using System.Collections.Frozen;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Processors;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Catalogue;
 

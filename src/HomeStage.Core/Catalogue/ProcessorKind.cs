@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Catalogue;
 
 /// <summary>A processor that a strip can hold.</summary>

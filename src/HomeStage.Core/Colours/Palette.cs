@@ -1,5 +1,4 @@
 using HomeStage.Core.Routing;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Colours;
 

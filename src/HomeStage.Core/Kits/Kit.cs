@@ -1,5 +1,4 @@
 using System.Globalization;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Kits;
 

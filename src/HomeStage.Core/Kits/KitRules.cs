@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Kits;
 
 /// <summary>What a kit must keep to.</summary>
@@ -17,8 +15,8 @@ public static class KitRules
             return new Refusal.OutOfRange("The number of outputs", kit.Outputs.Count, 1, MostOutputs, "");
         return kit.Outputs.Select(o => TextRules.Name("An output's name", o.Name)).FirstOrDefault(r => r is not null)
             ?? kit.Pieces.Select(p => CheckPiece(kit, p)).FirstOrDefault(r => r is not null)
-            ?? ChannelRules.Doubled(kit.Pieces.Select(p => p.Name), "piece")
-            ?? ChannelRules.Doubled(kit.Struck.Select(p => $"{p.Note}"), "piece on note");
+            ?? Doubles.Check(kit.Pieces.Select(p => p.Name), "piece")
+            ?? Doubles.Check(kit.Struck.Select(p => $"{p.Note}"), "piece on note");
     }
 
     private static Refusal? CheckPiece(Kit kit, Piece piece)

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Kits;
 
 /// <summary>A kit under other names.</summary>

@@ -1,5 +1,4 @@
 using HomeStage.Core.Media;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Kits;
 

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Kits;
 
 /// <summary>The kits of the stand-in drum machines as they come: pieces, notes and outputs.</summary>

@@ -1,5 +1,5 @@
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Levels;

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Media;
 
 /// <summary>Sound that waits on an audio or direct channel: a loop, a one-shot, a reference.</summary>
@@ -19,23 +17,4 @@ public sealed record AudioStarter(string Name, MediaRef Sound, bool Loops, Decib
 
     /// <summary>How many quarter notes the sound is long, where it follows the tempo, in [1, 256].</summary>
     public int Quarters { get; init; } = 4;
-
-    /// <returns>The first thing that is wrong on a channel, or null.</returns>
-    internal static Refusal? Check(Channel channel)
-    {
-        if (channel.Starters.Count == 0)
-            return null;
-        if (channel.Kind is not (ChannelKind.Audio or ChannelKind.Direct) || channel.Source is InstrumentSource)
-            return new Refusal.WrongPlace(channel.Name, "is of a kind that holds no sound of its own; an audio or direct channel does");
-        if (channel.Starters.Count > MostOnAChannel)
-            return new Refusal.TooMany($"starters on {channel.Name}", MostOnAChannel);
-        return channel.Starters.Select(s => s.CheckOne()).FirstOrDefault(r => r is not null)
-            ?? ChannelRules.Doubled(channel.Starters.Select(s => s.Name), $"starter on {channel.Name}");
-    }
-
-    private Refusal? CheckOne() =>
-        TextRules.Name("A starter's name", Name)
-        ?? Sound.Check()
-        ?? (Quarters is >= 1 and <= MostQuarters ? null : new Refusal.OutOfRange($"The length of {Name}", Quarters, 1, MostQuarters, "quarter notes"))
-        ?? (Level > Decibels.FaderTop ? new Refusal.OutOfRange($"The level of {Name}", Level.Value, double.NegativeInfinity, 6, "dB") : null);
 }

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Media;
 
 /// <summary>Uploaded sound, known by its content: the same file is kept once, whatever it is called.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Notes;
 
 /// <summary>How an instrument is played from outside.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Notes;
 
 /// <summary>Changes notes before the instrument hears them. A pure function of the notes.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Notes;
 
 /// <summary>Moves every note by the same interval; what would leave [0, 127] is not played.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Outputs;
 
 /// <summary>The cheapest cuts of an order of pieces into runs, for every number of places.</summary>

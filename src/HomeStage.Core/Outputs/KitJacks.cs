@@ -1,5 +1,4 @@
 using HomeStage.Core.Kits;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
 

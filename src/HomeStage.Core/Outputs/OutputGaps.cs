@@ -1,5 +1,4 @@
-using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Editing;
 
 namespace HomeStage.Core.Outputs;
 

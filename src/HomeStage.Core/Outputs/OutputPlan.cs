@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Outputs;
 
 /// <summary>Which pieces share an output, for one number of outputs.</summary>

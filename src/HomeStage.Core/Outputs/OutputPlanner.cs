@@ -1,5 +1,4 @@
 using HomeStage.Core.Kits;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
 
@@ -56,7 +55,7 @@ public static class OutputPlanner
         if (pieces.FirstOrDefault(p => !(p.Importance is >= 1 and <= Piece.MostImportance)) is { } wrong)
             return new Refusal.OutOfRange($"The importance of {wrong.Name}", wrong.Importance, 1, Piece.MostImportance, "");
         return pieces.Select(p => TextRules.Name("A piece's name", p.Name) ?? TextRules.Note($"The family of {p.Name}", p.Family, TextRules.LongestName)).FirstOrDefault(r => r is not null)
-            ?? ChannelRules.Doubled(pieces.Select(p => p.Name), "piece");
+            ?? Doubles.Check(pieces.Select(p => p.Name), "piece");
     }
 
     /// <summary>Outputs ascend in the order of the tree; by halves a mono run takes a half that was left open before it opens a pair.</summary>

@@ -1,7 +1,7 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Outputs;
 

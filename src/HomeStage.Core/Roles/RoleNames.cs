@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Roles;
 
 /// <summary>The roles, each with its family.</summary>

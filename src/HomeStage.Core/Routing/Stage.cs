@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Routing;
 
 /// <summary>A step of a channel at which signals can meet or be taken.</summary>

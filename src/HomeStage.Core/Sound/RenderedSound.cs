@@ -1,5 +1,4 @@
 using HomeStage.Core.Sound.Meters;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound;
 

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Strips;
 
 /// <summary>How much of a channel each side hears.</summary>

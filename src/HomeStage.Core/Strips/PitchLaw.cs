@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Strips;
 
 /// <summary>Which notes a voice may be drawn to, and how far it is from the nearest.</summary>

@@ -30,10 +30,3 @@ public enum ChannelKind
     /// <summary>The last sum before the output; one a template.</summary>
     Main,
 }
-
-/// <summary>One lane or two.</summary>
-public enum ChannelFormat
-{
-    Mono,
-    Stereo,
-}

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Timing;
 
 /// <summary>A starter: notes that repeat from the start of each section in which they play.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Timing;
 
 /// <summary>What a pattern must keep to.</summary>

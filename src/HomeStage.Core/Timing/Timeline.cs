@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Timing;
 
 /// <summary>Tempo and meter by section.</summary>

@@ -3,7 +3,6 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Csv;
 

@@ -1,9 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using HomeStage.Core.Automation;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Formats.Documents;
 

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using HomeStage.Core.Templates;
+using HomeStage.Core.Editing.Rules;
 
 namespace HomeStage.Formats.Documents;
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Unicode;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Documents;

@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text;
 using System.Xml;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.MidiNames;
 

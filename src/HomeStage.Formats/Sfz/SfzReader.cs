@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Sfz;
 

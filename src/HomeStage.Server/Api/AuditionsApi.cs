@@ -1,5 +1,4 @@
 using HomeStage.Core.Sound;
-using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;

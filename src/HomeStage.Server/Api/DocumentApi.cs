@@ -1,5 +1,4 @@
-using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Editing;
 using HomeStage.Formats.Documents;
 using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;

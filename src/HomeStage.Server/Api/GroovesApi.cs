@@ -1,6 +1,6 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 using HomeStage.Formats;
 using HomeStage.Formats.Midi;

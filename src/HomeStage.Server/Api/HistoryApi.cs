@@ -1,5 +1,5 @@
-using HomeStage.Core.Templates.Comparing;
-using HomeStage.Core.Templates.Words;
+using HomeStage.Core.Editing.Comparing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using Microsoft.AspNetCore.Http.HttpResults;

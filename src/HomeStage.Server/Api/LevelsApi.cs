@@ -1,6 +1,5 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Levels;
-using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -1,5 +1,4 @@
 using HomeStage.Core.Media;
-using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Data.Keeping;

@@ -1,10 +1,11 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
+using HomeStage.Core.LineChecks;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Templates.Words;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,7 +1,7 @@
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Templates.Words;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;

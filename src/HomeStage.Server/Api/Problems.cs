@@ -1,4 +1,3 @@
-using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 

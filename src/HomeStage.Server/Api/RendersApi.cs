@@ -3,7 +3,6 @@ using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Tapes;
-using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;

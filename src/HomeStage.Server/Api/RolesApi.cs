@@ -1,5 +1,4 @@
 using HomeStage.Core.Roles;
-using HomeStage.Core.Templates;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;

@@ -1,4 +1,4 @@
-using HomeStage.Core.Templates;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Summaries;

@@ -1,3 +1,4 @@
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;

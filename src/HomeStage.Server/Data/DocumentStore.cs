@@ -1,7 +1,6 @@
-using HomeStage.Core.Media;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Comparing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Comparing;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Memory;
 using Microsoft.EntityFrameworkCore;

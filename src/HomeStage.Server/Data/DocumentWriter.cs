@@ -1,8 +1,7 @@
 using System.Text.Json;
-using HomeStage.Core.Media;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Templates.Words;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Data.Summaries;
 using Microsoft.EntityFrameworkCore;

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Server.Data;
 
 /// <summary>What the store says to a change.</summary>

@@ -1,6 +1,6 @@
 using System.Text.Json;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,7 +1,7 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using static HomeStage.Server.Demo.Parts;
 
 namespace HomeStage.Server.Demo;

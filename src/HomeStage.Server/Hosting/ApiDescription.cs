@@ -1,4 +1,3 @@
-using HomeStage.Core.Templates;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 

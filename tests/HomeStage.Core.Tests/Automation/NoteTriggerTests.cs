@@ -1,9 +1,9 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Comparing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Comparing;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Templates.Words;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Automation;

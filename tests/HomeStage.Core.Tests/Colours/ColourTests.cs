@@ -1,8 +1,8 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 

@@ -1,6 +1,5 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Kits;
 

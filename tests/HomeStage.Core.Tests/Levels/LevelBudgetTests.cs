@@ -1,8 +1,8 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Levels;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
@@ -119,7 +119,7 @@ public class LevelBudgetTests(ITestOutputHelper output)
         var edits = new List<Edit> { Bus("one", "mix-bus"), Bus("two", "mix-bus", Insert("eq", "equaliser", ("high-shelf-db", Db(-4, 4)))) };
         for (var i = 0; i < 2 + random.Next(8); i++)
         {
-            var played = Calibration.Stage(kinds[random.Next(kinds.Count)]).Channels.Single(c => c.Kind == ChannelKind.Instrument);
+            var played = CalibrationStage.Of(kinds[random.Next(kinds.Count)]).Channels.Single(c => c.Kind == ChannelKind.Instrument);
             edits.Add(new AddChannel(played with
             {
                 Id = new($"p{i}"),

@@ -1,6 +1,6 @@
 using FsCheck.Xunit;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 

@@ -1,6 +1,7 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;

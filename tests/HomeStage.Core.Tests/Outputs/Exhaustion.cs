@@ -1,6 +1,5 @@
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Outputs;
 

@@ -1,8 +1,8 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Outputs;
+using HomeStage.Core.LineChecks;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 

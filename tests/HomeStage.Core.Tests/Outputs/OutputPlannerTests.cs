@@ -3,7 +3,6 @@ using FsCheck.Fluent;
 using FsCheck.Xunit;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Outputs;
 

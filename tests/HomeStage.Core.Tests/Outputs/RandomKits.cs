@@ -1,9 +1,9 @@
 using FsCheck;
 using FsCheck.Fluent;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Tests.Outputs;
 

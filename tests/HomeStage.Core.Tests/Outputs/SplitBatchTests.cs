@@ -1,10 +1,11 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Tests.Outputs;

@@ -1,6 +1,6 @@
 using FsCheck.Xunit;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Routing;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 

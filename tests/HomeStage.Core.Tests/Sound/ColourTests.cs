@@ -1,6 +1,5 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Sound.Processors;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Sound;
 

@@ -1,6 +1,5 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Processors;
-using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Sound;
 

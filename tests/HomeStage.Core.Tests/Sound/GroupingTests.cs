@@ -1,7 +1,7 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Sound;

@@ -1,9 +1,9 @@
 using System.Numerics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 using MathNet.Numerics.IntegralTransforms;
 

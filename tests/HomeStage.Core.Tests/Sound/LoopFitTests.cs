@@ -1,7 +1,7 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 

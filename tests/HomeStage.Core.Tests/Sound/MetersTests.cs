@@ -1,8 +1,8 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Meters;
-using HomeStage.Core.Templates.Edits;
 using MathNet.Numerics.IntegralTransforms;
 using static HomeStage.TestKit.Stages;
 
@@ -116,7 +116,7 @@ public class MetersTests
     [Fact]
     public void MetersInFull_ReadEveryChannelOnTheWay_AsTheListeningPointDoes()
     {
-        var template = OneBar(Tone("wide", "mix-bus"), Tone("narrow", "mix-bus", HomeStage.Core.Templates.ChannelFormat.Mono), new SetMute(new("narrow"), true), new SetLevel(new("mix-bus"), new(-4)));
+        var template = OneBar(Tone("wide", "mix-bus"), Tone("narrow", "mix-bus", ChannelFormat.Mono), new SetMute(new("narrow"), true), new SetLevel(new("mix-bus"), new(-4)));
         var plain = Renderer.Render(template, new(InMix));
         var full = Renderer.Render(template, new(InMix) { MetersInFull = true });
         SoundMeters Of(string id) => full.Channels.Single(c => c.Channel.Value == id).Full!;

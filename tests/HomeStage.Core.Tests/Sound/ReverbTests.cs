@@ -1,7 +1,6 @@
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 using HomeStage.TestKit.Plain;
 
 namespace HomeStage.Core.Tests.Sound;

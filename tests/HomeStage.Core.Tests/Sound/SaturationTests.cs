@@ -3,7 +3,6 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 using MathNet.Numerics.IntegralTransforms;
 
 namespace HomeStage.Core.Tests.Sound;

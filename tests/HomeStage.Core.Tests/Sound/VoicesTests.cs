@@ -1,11 +1,11 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Instruments;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Core.Timing;
 using MathNet.Numerics.IntegralTransforms;
 using static HomeStage.TestKit.Stages;
@@ -23,7 +23,7 @@ public class VoicesTests
     [MemberData(nameof(Calibrated))]
     public void Instrument_PlayingItsPhrase_HasItsNominalLoudness_AtEveryRate(string id)
     {
-        var stage = Calibration.Stage(InstrumentCatalogue.Find(id)!);
+        var stage = CalibrationStage.Of(InstrumentCatalogue.Find(id)!);
 
         Assert.Equal(Calibration.NominalLufs, Renderer.Render(stage, new(InMix)).LoudnessLufs!.Value, 0.5);
         // Noise reaches further up at higher rates: half an LU more is allowed.
@@ -55,7 +55,7 @@ public class VoicesTests
     [MemberData(nameof(Calibrated))]
     public void Instrument_NeitherClicksNorLeans(string id)
     {
-        var sound = Renderer.Render(Calibration.Stage(InstrumentCatalogue.Find(id)!), new(InMix)).Left;
+        var sound = Renderer.Render(CalibrationStage.Of(InstrumentCatalogue.Find(id)!), new(InMix)).Left;
 
         Assert.Equal(0, sound.Average(), 1e-3);
         // Nothing jumps when it begins: a click would be as high as the loudest sample at once.
@@ -74,7 +74,7 @@ public class VoicesTests
             return stage.With(new PutPattern(new("alone"), phrase with { Notes = phrase.Notes.Select(n => n with { Velocity = velocity }).ToSequence() }));
         }
 
-        double Lufs(int velocity) => Renderer.Render(Soft(Calibration.Stage(kind), velocity), new(InMix)).LoudnessLufs!.Value;
+        double Lufs(int velocity) => Renderer.Render(Soft(CalibrationStage.Of(kind), velocity), new(InMix)).LoudnessLufs!.Value;
         Assert.True(Lufs(120) > Lufs(50) + 3);
     }
 
@@ -85,7 +85,7 @@ public class VoicesTests
     {
         const int Length = 1 << 17;
         var note = new Pattern("One", 8 * 4 * Ticks.PerQuarter, [new(0, 8 * 4 * Ticks.PerQuarter, 45, 100)], []);
-        var stage = Calibration.Stage(InstrumentCatalogue.Find(id)!).With(new PutPattern(new("alone"), note), new RemovePattern(new("alone"), "Phrase"));
+        var stage = CalibrationStage.Of(InstrumentCatalogue.Find(id)!).With(new PutPattern(new("alone"), note), new RemovePattern(new("alone"), "Phrase"));
         var sound = Renderer.Render(stage, new(InMix)).Left;
         var spectrum = Enumerable.Range(0, Length).Select(i => new System.Numerics.Complex(sound[4800 + i] * (0.5 - 0.5 * Math.Cos(2 * Math.PI * i / Length)), 0)).ToArray();
         Fourier.Forward(spectrum, FourierOptions.NoScaling);
@@ -100,7 +100,7 @@ public class VoicesTests
     {
         float[][] Sides(string id)
         {
-            var stage = Calibration.Stage(InstrumentCatalogue.Find(id)!).With(new SetFormat(new("alone"), ChannelFormat.Stereo));
+            var stage = CalibrationStage.Of(InstrumentCatalogue.Find(id)!).With(new SetFormat(new("alone"), ChannelFormat.Stereo));
             var sound = Renderer.Render(stage, new(InMix));
             return [sound.Left, sound.Right];
         }
@@ -113,7 +113,7 @@ public class VoicesTests
     [Fact]
     public void Riser_ClimbsOverItsNote()
     {
-        var sound = Renderer.Render(Calibration.Stage(InstrumentCatalogue.Find(InstrumentCatalogue.Squall)!), new(InMix)).Left;
+        var sound = Renderer.Render(CalibrationStage.Of(InstrumentCatalogue.Find(InstrumentCatalogue.Squall)!), new(InMix)).Left;
         int Crossings(double second) => Enumerable.Range((int)(second * Signals.Rate), Signals.Rate / 4).Count(i => sound[i] * sound[i + 1] < 0);
 
         Assert.True(Crossings(3.4) > 4 * Crossings(1.0));

@@ -1,6 +1,5 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Strips;
 

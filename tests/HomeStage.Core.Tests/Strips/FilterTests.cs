@@ -1,8 +1,8 @@
 using System.Numerics;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 using MathNet.Numerics.IntegralTransforms;
 using NWaves.Filters.BiQuad;
 

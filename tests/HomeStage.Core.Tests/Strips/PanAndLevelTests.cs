@@ -1,5 +1,4 @@
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Strips;
 

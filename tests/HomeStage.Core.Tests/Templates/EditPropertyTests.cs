@@ -1,6 +1,6 @@
 using FsCheck.Xunit;
-using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.TestKit;
 
 namespace HomeStage.Core.Tests.Templates;

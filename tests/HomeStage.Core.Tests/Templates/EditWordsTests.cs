@@ -1,10 +1,10 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Comparing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Comparing;
-using HomeStage.Core.Templates.Edits;
-using HomeStage.Core.Templates.Words;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 

@@ -2,9 +2,10 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using FsCheck.Xunit;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Formats.Documents;
 using HomeStage.TestKit;
 

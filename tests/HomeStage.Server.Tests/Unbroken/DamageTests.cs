@@ -1,6 +1,6 @@
 using System.Net;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Data.Summaries;
@@ -48,6 +48,7 @@ public sealed class DamageTests : IAsyncLifetime
     [InlineData("UPDATE Snapshots SET Content = zeroblob(40) WHERE Number = 100")]
     [InlineData("UPDATE Snapshots SET Content = substr(Content, 1, length(Content) / 2) WHERE Number = 100")]
     [InlineData("DELETE FROM Snapshots WHERE Number = 100")]
+    [InlineData("UPDATE Snapshots SET Content = (SELECT Content FROM Snapshots WHERE Number = 0) WHERE Number = 100")]
     public async Task Open_WithADamagedSnapshot_ReadsAnOlderOneAndTheLog(string damage)
     {
         _folder.Sql(damage);

@@ -79,7 +79,7 @@ public sealed class MemoryTests : IDisposable
             for (var stored = 0; stored < 25;)
             {
                 var now = (await store.OpenAsync(id, DocumentKind.Template))!;
-                if (await store.EditAsync(id, DocumentKind.Template, now.Revision, [new Core.Templates.Edits.RenameChannel(EmptyStage.MixBus, $"After {now.Revision}")]) is StoreAnswer.Stored)
+                if (await store.EditAsync(id, DocumentKind.Template, now.Revision, [new Core.Editing.RenameChannel(EmptyStage.MixBus, $"After {now.Revision}")]) is StoreAnswer.Stored)
                     stored++;
             }
         }));
@@ -88,6 +88,21 @@ public sealed class MemoryTests : IDisposable
 
         var last = (await store.OpenAsync(id, DocumentKind.Template))!;
         Assert.Equal((100, "After 99"), (last.Revision, last.Template.Channels[EmptyStage.MixBus].Name));
+    }
+
+    [Fact]
+    public async Task Slot_ThatIsClosedWhileSomebodyWaitsForIt_IsNotTheOneThatTheyGet()
+    {
+        var slots = new DocumentSlots(TimeProvider.System, long.MaxValue);
+        var first = await slots.EnterAsync("a", default);
+        var waiting = slots.EnterAsync("a", default);
+
+        slots.Close("a", first);
+        slots.Leave("a", first);
+
+        var second = await waiting;
+        Assert.NotSame(first, second);
+        slots.Leave("a", second);
     }
 
     [Fact]

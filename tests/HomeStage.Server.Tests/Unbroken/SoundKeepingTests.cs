@@ -78,6 +78,7 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
 
         // Not in the document any more, and the document removed: both can come back.
         Assert.Equal(HttpStatusCode.Conflict, (await server.Client.DeleteAsync($"/api/media/{content}")).StatusCode);
+        Assert.Contains(await ListedAsync(), m => m == content);
 
         var unused = MediaFiles.ContentOf(Waves.Numbered(105));
         await Waves.UploadAsync(server.Client, Waves.Numbered(105), "Nobody's");

@@ -2,7 +2,6 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.TestKit.Plain;
 

@@ -1,7 +1,6 @@
 using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Instruments;
 

@@ -1,6 +1,5 @@
 using HomeStage.Core.Kits;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Instruments;
 

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Sound.Meters;
 
 /// <summary>All meters side by side on one signal, as it comes.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Sound.Meters;
 
 /// <summary>All that the meters read of one signal.</summary>

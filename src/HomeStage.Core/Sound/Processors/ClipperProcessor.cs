@@ -1,7 +1,6 @@
 using System.Numerics.Tensors;
 using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 

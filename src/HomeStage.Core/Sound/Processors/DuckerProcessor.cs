@@ -1,7 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 

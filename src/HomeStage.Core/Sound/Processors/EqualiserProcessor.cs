@@ -1,6 +1,6 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 

@@ -1,5 +1,4 @@
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>One processor at work. Validated before it is made: processing neither throws nor allocates.</summary>

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>What stands where an insert is parked.</summary>

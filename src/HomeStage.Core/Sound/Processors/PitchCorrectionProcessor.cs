@@ -1,6 +1,5 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 

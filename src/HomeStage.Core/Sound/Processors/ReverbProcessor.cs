@@ -2,7 +2,6 @@ using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Strips;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;
 

@@ -1,5 +1,3 @@
-using HomeStage.Core.Templates;
-
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>What a processor has to know of the render that it works in.</summary>

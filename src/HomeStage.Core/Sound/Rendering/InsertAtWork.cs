@@ -1,5 +1,4 @@
 using HomeStage.Core.Sound.Processors;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Rendering;
 

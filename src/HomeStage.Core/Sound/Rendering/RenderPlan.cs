@@ -1,5 +1,5 @@
-using HomeStage.Core.Automation;
 using HomeStage.Core.Media;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Tapes;

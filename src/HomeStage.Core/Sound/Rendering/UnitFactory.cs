@@ -1,7 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Media;
-using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Sound.Instruments;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Processors;

@@ -1,5 +1,4 @@
 using HomeStage.Core.Automation;
-using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Tapes;

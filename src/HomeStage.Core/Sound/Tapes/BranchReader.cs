@@ -1,5 +1,5 @@
 using HomeStage.Core.Media;
-using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Sound.Rendering;
 using HomeStage.Core.Templates;

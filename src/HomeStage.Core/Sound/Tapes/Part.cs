@@ -1,6 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 

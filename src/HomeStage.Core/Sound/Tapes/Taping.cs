@@ -35,7 +35,7 @@ internal sealed class Taping
                 }
 
                 // What is listened to is kept as the render itself.
-                var bytes = Places(channel).Count() * (heard.Graph.Template.Channels[channel].Format == Templates.ChannelFormat.Mono ? 1 : 2) * endFrames * sizeof(float);
+                var bytes = Places(channel).Count() * (heard.Graph.Template.Channels[channel].Format == ChannelFormat.Mono ? 1 : 2) * endFrames * sizeof(float);
                 if (channel != listened && bytes <= left)
                 {
                     _recorded[channel] = branch;

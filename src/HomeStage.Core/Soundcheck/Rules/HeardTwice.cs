@@ -1,6 +1,6 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Soundcheck.Rules;
 

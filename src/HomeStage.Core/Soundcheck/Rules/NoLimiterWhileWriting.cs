@@ -1,6 +1,7 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Soundcheck.Rules;
 

@@ -1,7 +1,7 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Soundcheck.Rules;
 

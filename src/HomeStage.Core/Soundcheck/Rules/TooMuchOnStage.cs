@@ -1,5 +1,5 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Templates.Edits;
 
 namespace HomeStage.Core.Soundcheck.Rules;
 

@@ -1,5 +1,4 @@
 using HomeStage.Core.Sound.Meters;
-using HomeStage.Core.Templates;
 using HomeStage.Server.Jobs;
 
 namespace HomeStage.Server.Api.Views;

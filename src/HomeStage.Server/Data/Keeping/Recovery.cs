@@ -5,7 +5,7 @@ namespace HomeStage.Server.Data.Keeping;
 /// <summary>Makes a new document of what can still be read of a damaged one. The damaged one stays as it is.</summary>
 public sealed class Recovery(IDbContextFactory<StageDb> databases, DocumentStore store)
 {
-    private const int LongestName = Core.Templates.TextRules.LongestName;
+    private const int LongestName = TextRules.LongestName;
     private const string Added = ", recovered";
 
     /// <returns>The new document and the revision that it was read at; null where nothing can be read.</returns>

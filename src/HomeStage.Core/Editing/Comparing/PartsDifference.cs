@@ -1,0 +1,46 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Editing.Comparing;
+
+/// <summary>What differs beside the channels.</summary>
+internal static class PartsDifference
+{
+    /// <summary>What channels may lean on: it comes before them.</summary>
+    public static IEnumerable<Edit> Before(Template from, Template to)
+    {
+        if ((from.Name, from.Category, from.Note) != (to.Name, to.Category, to.Note) || !from.Tags.Equals(to.Tags))
+            yield return new Describe(to.Name, to.Category, to.Tags, to.Note);
+        if (from.Key != to.Key)
+            yield return new SetMusicalKey(to.Key);
+        if ((from.SampleRateHz, from.PanLaw) != (to.SampleRateHz, to.PanLaw))
+            yield return new SetSampling(to.SampleRateHz, to.PanLaw);
+        if (from.Timeline != to.Timeline)
+            yield return new SetTimeline(to.Timeline);
+        if (!from.Acts.Equals(to.Acts))
+            yield return new SetActs(to.Acts);
+        foreach (var groove in to.Grooves.Where(g => !from.Grooves.Contains(g)))
+            yield return new PutGroove(groove);
+    }
+
+    /// <summary>What leans on channels, or is leaned on no more.</summary>
+    public static IEnumerable<Edit> After(Template from, Template to)
+    {
+        foreach (var groove in from.Grooves.Where(g => to.Grooves.All(o => o.Name != g.Name)))
+            yield return new RemoveGroove(groove.Name);
+        foreach (var patch in from.Patches.Where(p => to.Patches.All(o => (o.Of, o.Name) != (p.Of, p.Name))))
+            yield return new RemovePatch(patch.Of, patch.Name);
+        foreach (var patch in to.Patches.Where(p => !from.Patches.Contains(p)))
+            yield return new PutPatch(patch);
+        foreach (var lever in from.Levers.Where(l => to.Levers.All(o => o.Id != l.Id)))
+            yield return new RemoveLever(lever.Id);
+        foreach (var lever in to.Levers.Where(l => !from.Levers.Contains(l)))
+            yield return new PutLever(lever);
+        foreach (var key in from.Accepted.Keys.Where(k => !to.Accepted.ContainsKey(k)))
+            yield return new AcceptFinding(key, null);
+        foreach (var (key, note) in to.Accepted)
+            if (!from.Accepted.TryGetValue(key, out var was) || was != note)
+                yield return new AcceptFinding(key, note);
+        if (from.Opening != to.Opening)
+            yield return new SetOpening(to.Opening);
+    }
+}

@@ -1,0 +1,68 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Editing.Comparing;
+
+/// <summary>What differs in a channel's inserts, sends, feeds and shapes.</summary>
+internal static class StripDifference
+{
+    public static IEnumerable<Edit> Between(Channel from, Channel to) =>
+        Inserts(from, to).Concat(Sends(from, to)).Concat(Feeds(from, to)).Concat(Shapes(from, to));
+
+    private static IEnumerable<Edit> Inserts(Channel from, Channel to)
+    {
+        if (from.Inserts.Equals(to.Inserts))
+            yield break;
+        // An insert of another processor is another insert.
+        bool Kept(Insert i) => to.Inserts.Any(o => o.Id == i.Id && o.Processor == i.Processor);
+        foreach (var gone in from.Inserts.Where(i => !Kept(i)))
+            yield return new RemoveInsert(to.Id, gone.Id);
+        var strip = from.Inserts.Where(Kept).Select(i => i.Id).ToList();
+        var shared = to.Inserts.Where(i => strip.Contains(i.Id)).Select(i => i.Id).ToList();
+        var staying = HeaviestRise.Of([.. shared.Select(id => strip.IndexOf(id))], [.. shared.Select(_ => 1)]).Select(i => shared[i]).ToHashSet();
+        InsertId? last = null;
+        foreach (var insert in to.Inserts)
+        {
+            if (!staying.Contains(insert.Id))
+            {
+                var isNew = !strip.Remove(insert.Id);
+                var place = last is { } before ? strip.IndexOf(before) + 1 : 0;
+                strip.Insert(place, insert.Id);
+                yield return isNew ? new AddInsert(to.Id, insert, place) : new MoveInsert(to.Id, insert.Id, place);
+            }
+
+            if (from.Inserts.FirstOrDefault(i => i.Id == insert.Id && i.Processor == insert.Processor) is { } was)
+                foreach (var edit in Settings(to.Id, was, insert))
+                    yield return edit;
+            last = insert.Id;
+        }
+    }
+
+    private static IEnumerable<Edit> Settings(ChannelId channel, Insert from, Insert to)
+    {
+        var turned = to.Settings.Keys.Union(from.Settings.Keys).Where(k => !ChannelDifference.Same(from.Settings, to.Settings, k)).ToList();
+        if (turned.Count == 1)
+            yield return new SetParameter(channel, to.Id, turned[0], to.Settings.TryGetValue(turned[0], out var value) ? value : null);
+        else if (turned.Count > 1)
+            yield return new SetSettings(channel, to.Id, to.Settings);
+        if (!from.ParkedIn.Equals(to.ParkedIn))
+            yield return new ParkInsert(channel, to.Id, to.ParkedIn);
+        if (from.Key != to.Key)
+            yield return new SetKey(channel, to.Id, to.Key);
+        if (from.WaitsFor != to.WaitsFor)
+            yield return new SetWaitsFor(channel, to.Id, to.WaitsFor);
+        if (from.Trigger != to.Trigger)
+            yield return new SetTrigger(channel, to.Id, to.Trigger);
+    }
+
+    private static IEnumerable<Edit> Sends(Channel from, Channel to) =>
+        from.Sends.Where(s => to.Sends.All(o => o.To != s.To)).Select(s => (Edit)new RemoveSend(to.Id, s.To))
+            .Concat(to.Sends.Where(s => !from.Sends.Contains(s)).Select(s => new PutSend(to.Id, s)));
+
+    private static IEnumerable<Edit> Feeds(Channel from, Channel to) =>
+        from.Feeds.Where(f => !to.Feeds.Any(o => o.Channel == f.Channel && o.Insert == f.Insert)).Select(f => (Edit)new RemoveFeed(to.Id, f.Channel, f.Insert))
+            .Concat(to.Feeds.Where(f => !from.Feeds.Contains(f)).Select(f => new PutFeed(to.Id, f)));
+
+    private static IEnumerable<Edit> Shapes(Channel from, Channel to) =>
+        from.Shapes.Where(s => !to.Shapes.Any(o => o.Target == s.Target && o.Section == s.Section)).Select(s => (Edit)new RemoveShape(to.Id, s.Target, s.Section))
+            .Concat(to.Shapes.Where(s => !from.Shapes.Contains(s)).Select(s => new PutShape(to.Id, s)));
+}

@@ -1,0 +1,19 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Editing.Rules;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Editing;
+
+/// <summary>Makes a lever, or changes the one with the same id.</summary>
+public sealed record PutLever(Lever Lever) : Edit
+{
+    public override EditResult ApplyTo(Template template)
+    {
+        bool Same(Lever other) => other.Id == Lever.Id;
+        var old = template.Levers.FirstOrDefault(Same);
+        var after = template with { Levers = template.Levers.Where(o => !Same(o)).Append(Lever).OrderBy(o => o.Id, StringComparer.Ordinal).ToSequence() };
+        return TemplateRules.CheckParts(after) is { } wrong
+            ? wrong
+            : new EditResult.Applied(after, old is null ? new RemoveLever(Lever.Id) : new PutLever(old));
+    }
+}

@@ -1,0 +1,36 @@
+using HomeStage.Core.Templates;
+namespace HomeStage.Core.Editing.Rules;
+
+/// <summary>Where each kind of channel may go.</summary>
+internal static class DestinationRules
+{
+    /// <summary>The highest hardware pair that a template may name.</summary>
+    public const int LastPair = 64;
+
+    public static Refusal? Check(Template template, Channel channel)
+    {
+        var toOutput = channel.Kind is ChannelKind.Main or ChannelKind.Direct;
+        if (!toOutput && channel.OutputPair is not null)
+            return new Refusal.WrongPlace(channel.Name, "does not go to an output by itself; only the main and direct channels do");
+        if (toOutput && !(channel.OutputPair is >= 1 and <= LastPair))
+            return new Refusal.OutOfRange($"The output pair of {channel.Name}", channel.OutputPair ?? 0, 1, LastPair, "");
+        if (channel.Destination is not { } to)
+            return null;
+        if (WhyRoot(channel.Kind) is { } why)
+            return new Refusal.WrongPlace(channel.Name, why);
+        if (!template.Channels.TryGet(to, out var target))
+            return new Refusal.UnknownChannel(to);
+        return target.Kind is ChannelKind.Bus or ChannelKind.Main
+            ? null
+            : new Refusal.WrongPlace(channel.Name, $"cannot feed {target.Name}: only a bus or the main sums channels");
+    }
+
+    private static string? WhyRoot(ChannelKind kind) => kind switch
+    {
+        ChannelKind.Main => "is the last sum and feeds an output, not a channel",
+        ChannelKind.Direct => "goes around the main, straight to an output",
+        ChannelKind.Trigger => "is a trigger: it is never heard and feeds sidechains only",
+        ChannelKind.Notes => "makes no sound, so it feeds no bus",
+        _ => null,
+    };
+}

@@ -1,0 +1,110 @@
+using HomeStage.Core.Routing;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Editing.Rules;
+
+/// <summary>What a whole template must keep to. A document is held against this when it is read.</summary>
+public static class TemplateRules
+{
+    public const int MostChannels = 20000;
+    public const int MostBars = 4000;
+    public const int MostGrooves = 200;
+    private static readonly int[] SampleRates = [44100, 48000, 88200, 96000];
+
+    /// <returns>The first thing that is wrong, or null.</returns>
+    public static Refusal? Check(Template template) =>
+        CheckAbout(template)
+        ?? CheckTimeline(template.Timeline)
+        ?? CheckActs(template.Acts)
+        ?? CheckAccepted(template.Accepted)
+        ?? CheckParts(template)
+        ?? CheckChannels(template)
+        ?? LoopRule.Check(template);
+
+    internal static Refusal? CheckAbout(Template template)
+    {
+        if (!SampleRates.Contains(template.SampleRateHz))
+            return new Refusal.OutOfRange("The sample rate", template.SampleRateHz, 44100, 96000, "Hz");
+        if (template.Key is { } key && !(key.Fifths is >= -7 and <= 7))
+            return new Refusal.OutOfRange("The sharps or flats of the key", key.Fifths, -7, 7, "");
+        if (template.Tags.Count > 40)
+            return new Refusal.TooMany("tags", 40);
+        return TextRules.Name("A template's name", template.Name)
+            ?? TextRules.Note("The category", template.Category, TextRules.LongestName)
+            ?? template.Tags.Select(t => TextRules.Name("A tag", t, TextRules.LongestSection)).FirstOrDefault(r => r is not null)
+            ?? TextRules.Note("The prompt note", template.Note);
+    }
+
+    internal static Refusal? CheckTimeline(Timeline timeline)
+    {
+        if (timeline.Sections.Count == 0)
+            return new Refusal.Missing("section", "", "on the timeline; it needs at least one");
+        if (CheckTempo(timeline.TempoBpm) is { } badTempo)
+            return badTempo;
+        if (CheckMeter(timeline.Meter) is { } badMeter)
+            return badMeter;
+        foreach (var section in timeline.Sections)
+        {
+            var wrong = TextRules.Name("A section's name", section.Name, TextRules.LongestSection)
+                ?? (section.TempoBpm is { } bpm ? CheckTempo(bpm) : null)
+                ?? (section.Meter is { } meter ? CheckMeter(meter) : null);
+            if (wrong is not null)
+                return wrong;
+            if (!(section.Bars is >= 1 and <= 999))
+                return new Refusal.OutOfRange($"The bars of {section.Name}", section.Bars, 1, 999, "");
+        }
+
+        var bars = timeline.Sections.Sum(s => s.Bars);
+        return bars > MostBars
+            ? new Refusal.OutOfRange("The bars of the timeline", bars, 1, MostBars, "")
+            : Doubles.Check(timeline.Sections.Select(s => s.Name), "section");
+    }
+
+    /// <summary>Grooves, patches, levers and the opening.</summary>
+    internal static Refusal? CheckParts(Template template) =>
+        (template.Grooves.Count > MostGrooves ? new Refusal.TooMany("grooves", MostGrooves) : null)
+        ?? template.Grooves.Select(g => g.Check()).FirstOrDefault(r => r is not null)
+        ?? Doubles.Check(template.Grooves.Select(g => g.Name), "groove")
+        ?? PatchRules.Check(template)
+        ?? LeverRules.Check(template)
+        ?? OpeningRules.Check(template);
+
+    internal static Refusal? CheckAccepted(Map<string> accepted) =>
+        accepted.Count > AcceptFinding.MostAccepted
+            ? new Refusal.TooMany("accepted findings", AcceptFinding.MostAccepted)
+            : accepted.Keys.Select(k => TextRules.Name("What a finding is known by", k, TextRules.LongestNote)).FirstOrDefault(r => r is not null)
+                ?? accepted.Values.Select(n => string.IsNullOrWhiteSpace(n) ? new Refusal.BadText("The reason", 1, TextRules.LongestNote) : TextRules.Note("The reason", n)).FirstOrDefault(r => r is not null);
+
+    private static Refusal? CheckTempo(double bpm) => bpm >= Timeline.SlowestBpm && bpm <= Timeline.FastestBpm
+        ? null
+        : new Refusal.OutOfRange("The tempo", bpm, Timeline.SlowestBpm, Timeline.FastestBpm, "quarter notes a minute");
+
+    private static Refusal? CheckMeter(Meter meter)
+    {
+        if (!(meter.Beats is >= 1 and <= 32))
+            return new Refusal.OutOfRange("The beats of a meter", meter.Beats, 1, 32, "");
+        return meter.Unit is 1 or 2 or 4 or 8 or 16 or 32 ? null : new Refusal.OutOfRange("The note value of a meter", meter.Unit, 1, 32, "");
+    }
+
+    internal static Refusal? CheckActs(Sequence<Act> acts)
+    {
+        if (!(acts.Count is >= 1 and <= 20))
+            return new Refusal.OutOfRange("The number of acts", acts.Count, 1, 20, "");
+        if (acts.FirstOrDefault(a => !Identifier.IsValid(a.Id)) is { } bad)
+            return new Refusal.BadText($"The id of the act {bad.Name}", 1, Identifier.MaxLength);
+        return acts.Select(a => TextRules.Name("An act's name", a.Name, TextRules.LongestSection)).FirstOrDefault(r => r is not null)
+            ?? Doubles.Check(acts.Select(a => a.Id), "act");
+    }
+
+    private static Refusal? CheckChannels(Template template)
+    {
+        if (template.Channels.Count > MostChannels)
+            return new Refusal.TooMany("channels", MostChannels);
+        var mains = template.Channels.Count(c => c.Kind == ChannelKind.Main);
+        if (mains != 1)
+            return new Refusal.OutOfRange("The number of mains", mains, 1, 1, "");
+        return Doubles.Check(template.Channels.Select(c => c.Id.Value), "channel")
+            ?? template.Channels.Select(c => ChannelRules.Check(template, c)).FirstOrDefault(r => r is not null);
+    }
+}

@@ -1,0 +1,10 @@
+using HomeStage.Core.Templates;
+namespace HomeStage.Core.Editing;
+
+/// <summary>Sends a main or direct channel to another hardware pair.</summary>
+/// <param name="OutputPair">1 is outputs 1–2.</param>
+public sealed record SetOutputPair(ChannelId Channel, int OutputPair) : ChannelEdit(Channel)
+{
+    protected override EditResult Change(Template template, Channel channel) =>
+        With(template, channel with { OutputPair = OutputPair }, new SetOutputPair(Channel, channel.OutputPair ?? 1));
+}

@@ -1,0 +1,39 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Editing.Words;
+
+/// <summary>Edits of many channels at once.</summary>
+internal static class ManyWords
+{
+    private const int MostNamed = 4;
+
+    public static string? Of(Edit edit, Template t) => edit switch
+    {
+        NameChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} named {e.Pattern}",
+        BusAround e => $"{e.Name} is put around {Names(e.Channels, t)}",
+        DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
+        TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
+        AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
+        SetPiecePlace { Stay: PieceStay.Alone } e => $"{e.Piece} of {t.Name(e.Channel)} keeps an output to itself",
+        SetPiecePlace { Stay: PieceStay.OnFirst } e => $"{e.Piece} of {t.Name(e.Channel)} stays on the first output",
+        SetPiecePlace e => $"{e.Piece} of {t.Name(e.Channel)} stands where the plan puts it, with importance {e.Importance}",
+        SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
+        RestoreChannels e => Restored(e, t),
+        RestoreActs => "The acts are as they were",
+        _ => null,
+    };
+
+    private static string Restored(RestoreChannels e, Template t)
+    {
+        var back = e.Channels.Where(c => c.Place is not null).Select(c => c.Channel.Name).ToList();
+        if (back.Count > 0)
+            return $"{Listed(back)} {(back.Count == 1 ? "is" : "are")} back";
+        return e.Gone.Count > 0 ? $"{Names(e.Gone, t)} {(e.Gone.Count == 1 ? "is" : "are")} taken away again" : $"{Listed([.. e.Channels.Select(c => c.Channel.Name)])} as before";
+    }
+
+    private static string Names(Sequence<ChannelId> channels, Template t) => Listed([.. channels.Select(id => t.Name(id))]);
+
+    private static string Listed(List<string> names) =>
+        names.Count <= MostNamed ? string.Join(", ", names) : $"{string.Join(", ", names.Take(MostNamed - 1))} and {names.Count - MostNamed + 1} more";
+}

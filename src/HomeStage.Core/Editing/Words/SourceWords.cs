@@ -1,0 +1,48 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Editing.Words;
+
+/// <summary>Edits of what a channel plays and how it is played.</summary>
+internal static class SourceWords
+{
+    public static string? Of(Edit edit, Template t) => edit switch
+    {
+        SetSource e => Taken(e, t),
+        SetInstrumentSetting e => Turned(e, t),
+        SetSettings { Insert: null } e => e.Patch is null ? $"{t.Name(e.Channel)}: its instrument is set anew" : $"{t.Name(e.Channel)} starts from the patch {e.Patch}",
+        PutPattern e => Has(t.Find(e.Channel)?.Patterns.Any(p => p.Name == e.Pattern.Name), t.Name(e.Channel), "starter", e.Pattern.Name),
+        RemovePattern e => $"{t.Name(e.Channel)} loses the starter {e.Name}",
+        PutStarter e => Has(t.Find(e.Channel)?.Starters.Any(s => s.Name == e.Starter.Name), t.Name(e.Channel), "sound", e.Starter.Name),
+        RemoveStarter e => $"{t.Name(e.Channel)} loses the sound {e.Name}",
+        SetNoteInput e => e.Input is null ? $"{t.Name(e.Channel)} is played by any device" : $"{t.Name(e.Channel)}: how it is played is changed",
+        SetNoteProcessors e => e.Processors.Count == 0 ? $"{t.Name(e.Channel)}: its notes pass through nothing" : $"{t.Name(e.Channel)}: its notes pass through {Wording.Count(e.Processors.Count, "processor")}",
+        SetPlays e => $"{t.Name(e.Channel)} plays {Played(e, t)}",
+        SetGroove e => e.Groove is null ? $"{t.Name(e.Channel)} plays straight" : $"{t.Name(e.Channel)} follows the groove {e.Groove}",
+        _ => null,
+    };
+
+    private static string Taken(SetSource e, Template t)
+    {
+        var was = Wording.Source(t, t.Find(e.Channel)?.Source);
+        var now = Wording.Source(t, e.Source);
+        return was == now ? $"{t.Name(e.Channel)}: the pieces or outputs of {now} are changed" : $"{t.Name(e.Channel)} takes {now} instead of {was}";
+    }
+
+    private static string Turned(SetInstrumentSetting e, Template t)
+    {
+        var source = t.Find(e.Channel)?.Source as InstrumentSource;
+        var parameter = source is null ? null : InstrumentCatalogue.Find(source.Instrument)?.Parameters.FirstOrDefault(p => p.Id == e.Parameter);
+        double? old = source is not null && source.Settings.TryGetValue(e.Parameter, out var was) ? was : null;
+        return $"{t.Name(e.Channel)}: {parameter?.Name.ToLowerInvariant() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
+    }
+
+    private static string Played(SetPlays e, Template t)
+    {
+        var targets = e.Plays.Select(id => t.Name(id)).Concat(e.MidiOut is { } port ? [$"{port.Device} on MIDI channel {port.MidiChannel}"] : Array.Empty<string>()).ToList();
+        return targets.Count == 0 ? "nothing" : string.Join(", ", targets);
+    }
+
+    private static string Has(bool? known, string channel, string what, string name) =>
+        known == true ? $"{channel}: the {what} {name} is changed" : $"{channel} has the {what} {name}";
+}

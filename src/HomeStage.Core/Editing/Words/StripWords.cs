@@ -1,0 +1,81 @@
+using System.Globalization;
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Editing.Words;
+
+/// <summary>Edits of inserts, sends, sidechains and prepared curves.</summary>
+internal static class StripWords
+{
+    public static string? Of(Edit edit, Template t) => edit switch
+    {
+        AddInsert e => $"{t.Name(e.Channel)} has a new {Wording.Processor(e.Insert.Processor)}",
+        RemoveInsert e => $"{t.Name(e.Channel)} loses its {t.Insert(e.Channel, e.Insert)}",
+        MoveInsert e => string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} stands at place {e.Place + 1} of the strip"),
+        ParkInsert e => e.ParkedIn.Count == 0
+            ? $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is live in every act"
+            : $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is parked in {string.Join(", ", e.ParkedIn.Select(t.Act))}",
+        SetParameter e => Turned(e, t),
+        SetSettings { Insert: { } insert } e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, insert)} is set anew",
+        SetKey e => $"{t.Name(e.Channel)}: the key input of the {t.Insert(e.Channel, e.Insert)} is {KeyWords(e.Key)}",
+        SetWaitsFor e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Waits(e.WaitsFor)}",
+        SetTrigger e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Restarted(e.Trigger, t)}",
+        PutSend e => Sent(e, t),
+        RemoveSend e => $"{t.Name(e.Channel)} sends to {t.Name(e.To)} no more",
+        PutFeed e => $"{t.Name(e.Channel)} steers the {t.Insert(e.Feed.Channel, e.Feed.Insert)} on {t.Name(e.Feed.Channel)}, {e.Feed.Level} {Wording.Tap(e.Feed.Tap)} the fader",
+        RemoveFeed e => $"{t.Name(e.Channel)} steers the {t.Insert(e.ToChannel, e.ToInsert)} on {t.Name(e.ToChannel)} no more",
+        PutShape e => $"{t.Name(e.Channel)}: a curve of its {Value(e.Shape.Target, e.Channel, t)} over {e.Shape.Section}",
+        RemoveShape e => $"{t.Name(e.Channel)}: no curve of its {Value(e.Target, e.Channel, t)} over {e.Section} any more",
+        _ => null,
+    };
+
+    private static string Turned(SetParameter e, Template t)
+    {
+        var insert = t.Find(e.Channel)?.Inserts.FirstOrDefault(i => i.Id == e.Insert);
+        var parameter = insert is null ? null : ProcessorCatalogue.Find(insert.Processor)?.Find(e.Parameter);
+        double? old = insert is not null && insert.Settings.TryGetValue(e.Parameter, out var was) ? was : null;
+        return $"{t.Name(e.Channel)}, {t.Insert(e.Channel, e.Insert)}: {parameter?.Name.ToLowerInvariant() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
+    }
+
+    private static string Sent(PutSend e, Template t)
+    {
+        var was = t.Find(e.Channel)?.Sends.FirstOrDefault(s => s.To == e.Send.To);
+        var now = $"{e.Send.Level} {Wording.Tap(e.Send.Tap)} the fader{(e.Send.Open ? "" : ", closed")}";
+        return was is null
+            ? $"{t.Name(e.Channel)} sends to {t.Name(e.Send.To)}, {now}"
+            : $"{t.Name(e.Channel)} → {t.Name(e.Send.To)}: {was.Level}{(was.Open ? "" : ", closed")} → {now}";
+    }
+
+    private static string KeyWords(KeyInput? key) => key switch
+    {
+        null => "taken away",
+        { On: false } => "off",
+        { LowCutHz: null, HighCutHz: null } => "on",
+        _ => string.Create(CultureInfo.InvariantCulture, $"on, hearing {key.LowCutHz?.ToString("0", CultureInfo.InvariantCulture) ?? "20"} to {key.HighCutHz?.ToString("0", CultureInfo.InvariantCulture) ?? "20000"} Hz"),
+    };
+
+    private static string Waits(WaitsFor? waits) => waits?.What switch
+    {
+        null => "waits for nothing",
+        WaitReason.SongKey => "waits for the song's key",
+        _ => waits.Note.Length > 0 ? $"waits for {waits.Note}" : "waits",
+    };
+
+    private static string Restarted(NoteTrigger? trigger, Template t)
+    {
+        if (trigger is null)
+            return "follows the plain curve on every quarter";
+        var by = trigger.Notes.Select(n => t.Name(n)).ToList();
+        if (trigger.EveryQuarters is { } every)
+            by.Add(string.Create(CultureInfo.InvariantCulture, $"every {every:0.###} quarters"));
+        return by.Count == 0 ? "is restarted by nothing" : $"is restarted by {string.Join(", ", by)}";
+    }
+
+    private static string Value(Target target, ChannelId channel, Template t) => target switch
+    {
+        SendTarget send => $"send to {t.Name(send.To)}",
+        _ => t.Find(channel) is { } found && target.RangeOn(found) is { } range ? range.Name.ToLowerInvariant() : "lost value",
+    };
+}

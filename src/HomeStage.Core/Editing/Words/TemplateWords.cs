@@ -1,0 +1,52 @@
+using System.Globalization;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Editing.Words;
+
+/// <summary>Edits of the template as a whole.</summary>
+internal static class TemplateWords
+{
+    public static string? Of(Edit edit, Template t) => edit switch
+    {
+        Describe e => Described(e, t),
+        SetMusicalKey e => e.Key is { } key ? $"The key is {key.Name}" : "The key waits for the song",
+        SetSampling e => string.Create(CultureInfo.InvariantCulture, $"{e.SampleRateHz} Hz, pan law {LawName(e.PanLaw)}"),
+        SetTimeline e => Timed(t.Timeline, e.Timeline),
+        SetActs e => $"The acts are {string.Join(", ", e.Acts.Select(a => a.Name))}",
+        AcceptFinding e => e.Note is null ? "A finding counts again" : "A finding is accepted as intended",
+        PutGroove e => $"The groove {e.Groove.Name} is {(t.Grooves.Any(g => g.Name == e.Groove.Name) ? "changed" : "kept")}",
+        RemoveGroove e => $"The groove {e.Name} is forgotten",
+        PutPatch e => $"The patch {e.Patch.Name} is {(t.Patches.Any(p => p.Of == e.Patch.Of && p.Name == e.Patch.Name) ? "changed" : "kept")}",
+        RemovePatch e => $"The patch {e.Name} is forgotten",
+        PutLever e => $"The lever {e.Lever.Name} is {(t.Levers.Any(l => l.Id == e.Lever.Id) ? "changed" : "new")}",
+        RemoveLever e => $"The lever {t.Levers.FirstOrDefault(l => l.Id == e.Id)?.Name ?? e.Id} is removed",
+        SetOpening e => e.Opening is null ? "It opens with everything unfolded" : "How it opens is changed",
+        _ => null,
+    };
+
+    private static string Described(Describe e, Template t) => e switch
+    {
+        _ when e.Name != t.Name => $"It is now called {e.Name}",
+        _ when e.Note != t.Note => "The prompt note is rewritten",
+        _ when e.Category != t.Category => $"Its category is {(e.Category.Length > 0 ? e.Category : "none")}",
+        _ => $"Its tags are {(e.Tags.Count > 0 ? string.Join(", ", e.Tags) : "none")}",
+    };
+
+    private static string Timed(Timeline was, Timeline now)
+    {
+        if (was.Sections.Equals(now.Sections) && was.Meter == now.Meter)
+            return string.Create(CultureInfo.InvariantCulture, $"Tempo {was.TempoBpm:0.##} → {now.TempoBpm:0.##} quarter notes a minute");
+        return was.Sections.Equals(now.Sections)
+            ? $"Meter {was.Meter} → {now.Meter}"
+            : $"The sections are {string.Join(", ", now.Sections.Select(s => $"{s.Name} ({Wording.Count(s.Bars, "bar")})"))}";
+    }
+
+    private static string LawName(PanLaw law) => law switch
+    {
+        PanLaw.ConstantPower => "−3 dB at the centre",
+        PanLaw.Compromise => "−4.5 dB at the centre",
+        PanLaw.Linear => "−6 dB at the centre",
+        _ => "0 dB at the centre",
+    };
+}

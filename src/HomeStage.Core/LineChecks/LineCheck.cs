@@ -1,0 +1,131 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.LineChecks;
+
+/// <summary>Fires one piece, instrument or input alone through the whole graph and says where it arrives.</summary>
+public static class LineCheck
+{
+    /// <summary>What is quieter than this has not arrived.</summary>
+    public const double HeardDbfs = -90;
+
+    /// <summary>Long enough for far microphones, latency and the first repeat of an echo.</summary>
+    private const double Seconds = 3;
+
+    /// <param name="source">One of <see cref="LineSource.AllOf"/>.</param>
+    public static LineRow Fire(Template template, string act, LineSource source, IMediaShelf? shelf = null, CancellationToken cancellation = default)
+    {
+        var expected = Expected(template, act, source);
+        var alone = source.Note is { } note
+            ? Audition.Of(template, source.Channel, note, 100, Seconds)
+            : Audition.OfInput(template, source.Channel, Seconds);
+        var sound = Renderer.Render(alone, new(act, AroundTheMain(template, source)), shelf: shelf, cancellation: cancellation);
+        var places = sound.Channels.Where(c => c.Reading?.PeakDbfs >= HeardDbfs)
+            .Select(c => new LinePlace(c.Channel, c.Reading!.PeakDbfs, expected.Contains(c.Channel))).ToList();
+        // A render meters what leads to where it listens, and the echo of an echo may come after its end.
+        var missing = expected.Where(e => places.TrueForAll(p => p.Channel != e) && (e == source.Channel || LeadsToMain(template, e)) && !IsFedByReturnsAlone(template, e, expected)).ToSequence();
+        return new(source, places.ToSequence(), missing, Entries(template, act, source).Select(c => c.Id).ToSequence());
+    }
+
+    /// <summary>Every channel that a source is to be heard on: where it enters, and all that is fed from there.</summary>
+    public static IReadOnlySet<ChannelId> Expected(Template template, string act, LineSource source)
+    {
+        var reached = new HashSet<ChannelId>();
+        var next = new Queue<Channel>(Entries(template, act, source).Concat(Microphones(template, act, source)));
+        while (next.TryDequeue(out var channel))
+        {
+            if (!reached.Add(channel.Id))
+                continue;
+            foreach (var to in Fed(template, channel).Where(c => Runs(c, act)))
+                next.Enqueue(to);
+        }
+
+        return reached;
+    }
+
+    /// <summary>Where it is heard close: its split, or the instrument's own channel.</summary>
+    private static IEnumerable<Channel> Entries(Template template, string act, LineSource source)
+    {
+        if (source.PieceIn(template) is not { } piece)
+            return [template.Channels[source.Channel]];
+        var outputs = piece.AlsoOnFirst ? new[] { 1, piece.Output } : [piece.Output];
+        return outputs.Distinct().SelectMany(o => At(template, act, source.Channel, o));
+    }
+
+    private static IEnumerable<Channel> Microphones(Template template, string act, LineSource source) =>
+        source.PieceIn(template) is not null && template.Channels[source.Channel].Source is InstrumentSource { Kit: { } kit }
+            ? kit.Pieces.Where(p => p.Hears != Microphone.Close).SelectMany(p => At(template, act, source.Channel, p.Output))
+            : [];
+
+    private static IEnumerable<Channel> At(Template template, string act, ChannelId player, int output) =>
+        output == 1
+            ? [template.Channels[player]]
+            : template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player && split.Output == output && Runs(c, act));
+
+    private static IEnumerable<Channel> Fed(Template template, Channel channel)
+    {
+        if (channel.Destination is { } to)
+            yield return template.Channels[to];
+        foreach (var send in channel.Sends.Where(s => s.Open && !s.Level.IsSilence))
+            yield return template.Channels[send.To];
+        foreach (var recorder in template.Channels.Where(c => c.Source is InternalSource recorded && recorded.From == channel.Id))
+            yield return recorder;
+    }
+
+    private static bool Runs(Channel channel, string act) => channel.StageIn(act) != StageState.InTheWings;
+
+    /// <summary>A direct channel is listened to itself.</summary>
+    private static ChannelId? AroundTheMain(Template template, LineSource source) =>
+        template.Channels[source.Channel].Kind == ChannelKind.Direct ? source.Channel : null;
+
+    private static bool IsFedByReturnsAlone(Template template, ChannelId channel, IReadOnlySet<ChannelId> reached) =>
+        template.Channels[channel].Kind == ChannelKind.Return
+        && reached.Where(r => Fed(template, template.Channels[r]).Any(to => to.Id == channel)).All(r => template.Channels[r].Kind == ChannelKind.Return);
+
+    private static bool LeadsToMain(Template template, ChannelId channel)
+    {
+        for (ChannelId? at = channel; at is { } id; at = template.Channels[id].Destination)
+            if (id == template.Main.Id)
+                return true;
+        return false;
+    }
+}
+
+/// <summary>Where one source arrived.</summary>
+/// <param name="Places">Every channel that was heard, in the order of the template.</param>
+/// <param name="Missing">Channels that it was to be heard on and was not.</param>
+/// <param name="Entries">Where it is heard close; more than one is once too often.</param>
+public sealed record LineRow(LineSource Source, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Entries)
+{
+    public LineVerdict Verdict =>
+        Places.Count == 0 || Entries.Count == 0 ? LineVerdict.Nowhere
+        : Places.Any(p => !p.Expected) ? LineVerdict.Elsewhere
+        : Entries.Count > 1 ? LineVerdict.TooOften
+        : Missing.Count > 0 ? LineVerdict.NotEverywhere
+        : LineVerdict.Arrived;
+}
+
+/// <param name="PeakDbfs">After the fader where it is heard there, else before it.</param>
+/// <param name="Expected">Whether it belongs there.</param>
+public sealed record LinePlace(ChannelId Channel, double PeakDbfs, bool Expected);
+
+/// <summary>What the line check says of one source.</summary>
+public enum LineVerdict
+{
+    /// <summary>On every channel where it belongs and on no other.</summary>
+    Arrived,
+
+    /// <summary>Nobody hears it.</summary>
+    Nowhere,
+
+    /// <summary>On a channel where it does not belong.</summary>
+    Elsewhere,
+
+    /// <summary>Close on more than one channel.</summary>
+    TooOften,
+
+    /// <summary>Not on all channels where it belongs.</summary>
+    NotEverywhere,
+}

@@ -1,9 +1,0 @@
-namespace HomeStage.Core.Templates.Edits;
-
-/// <summary>Sends a main or direct channel to another hardware pair.</summary>
-/// <param name="OutputPair">1 is outputs 1–2.</param>
-public sealed record SetOutputPair(ChannelId Channel, int OutputPair) : ChannelEdit(Channel)
-{
-    protected override EditResult Change(Template template, Channel channel) =>
-        With(template, channel with { OutputPair = OutputPair }, new SetOutputPair(Channel, channel.OutputPair ?? 1));
-}

@@ -1,0 +1,40 @@
+using System.Globalization;
+
+namespace HomeStage.Core.Values;
+
+/// <summary>Names with numbers in them.</summary>
+public static class Numbering
+{
+    /// <returns>The pattern with the number where # stands, or after it.</returns>
+    public static string Filled(string pattern, int number)
+    {
+        var text = number.ToString(CultureInfo.InvariantCulture);
+        return pattern.Contains('#', StringComparison.Ordinal) ? pattern.Replace("#", text, StringComparison.Ordinal) : $"{pattern.TrimEnd()} {text}";
+    }
+
+    /// <returns>The name with the next number that is free: "Choir 3" after "Choir 2", "Bass 2" after "Bass".</returns>
+    public static string Next(string name, Func<string, bool> isTaken)
+    {
+        var stem = name.TrimEnd("0123456789".ToCharArray());
+        var number = int.TryParse(name.AsSpan(stem.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var last) ? last : 1;
+        var root = stem.TrimEnd();
+        var gap = stem.Length == name.Length || stem.Length > root.Length ? " " : "";
+        for (var n = Math.Min(number, 1_000_000) + 1; ; n++)
+        {
+            var end = $"{gap}{n.ToString(CultureInfo.InvariantCulture)}";
+            var next = root[..Math.Min(root.Length, TextRules.LongestName - end.Length)] + end;
+            if (!isTaken(next))
+                return next;
+        }
+    }
+
+    /// <returns>An id that no channel has: the one asked for, or with a number after it.</returns>
+    public static ChannelId FreshId(string wanted, Func<ChannelId, bool> isTaken)
+    {
+        var root = wanted[..Math.Min(wanted.Length, Identifier.MaxLength - 6)].Trim('-');
+        var id = new ChannelId(root);
+        for (var n = 2; isTaken(id); n++)
+            id = new(string.Create(CultureInfo.InvariantCulture, $"{root}-{n}"));
+        return id;
+    }
+}

@@ -1,0 +1,82 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Tests;
+
+/// <summary>The core is a house of floors: a folder knows those below it, none above and none beside it.</summary>
+public class FloorsTests
+{
+    /// <summary>From the ground up, as docs/architecture.md draws them.</summary>
+    private static readonly string[][] Floors =
+    [
+        ["Values"],
+        ["Timing", "Media", "Automation"],
+        ["Notes", "Kits", "Strips"],
+        ["Templates"],
+        ["Catalogue"],
+        ["Roles", "Routing", "Playing"],
+        ["Colours", "Levels"],
+        ["Editing"],
+        ["Outputs", "Sound"],
+        ["LineChecks", "Soundcheck"],
+    ];
+
+    private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];
+
+    [Fact]
+    public void EveryFolder_StandsOnOneFloor()
+    {
+        Assert.Equal(Floors.SelectMany(f => f).Order(), Types.Select(t => FolderOf(t)!).Distinct().Order());
+    }
+
+    [Fact]
+    public void NoType_KnowsOneOfAHigherFloor_OrOfAnotherFolderOfItsOwn()
+    {
+        var floorOf = Floors.SelectMany((folders, floor) => folders.Select(folder => (folder, floor))).ToDictionary(x => x.folder, x => x.floor);
+        var arrows = from type in Types
+                     from known in TypeReferences.Of(type)
+                     let own = FolderOf(type)
+                     let other = FolderOf(known)
+                     where other is not null && own != other && floorOf[other] >= floorOf[own]
+                     select $"{own}.{OutermostOf(type).Name} knows {other}.{OutermostOf(known).Name}";
+
+        Assert.Equal([], arrows.Distinct().Order());
+    }
+
+    [Fact]
+    public void TypeReferences_SeeWhatATypeHoldsCallsAndCatches()
+    {
+        var known = TypeReferences.Of(typeof(Witness));
+
+        // A field, a parameter, a call inside a method, and a type that is only asked for.
+        Assert.Subset(known.ToHashSet(), [typeof(HeldByIt), typeof(TakenByIt), typeof(CalledByIt), typeof(AskedForByIt)]);
+    }
+
+    /// <summary>The first part of the namespace below the core's own; what compilers add has none.</summary>
+    private static string? FolderOf(Type type) =>
+        OutermostOf(type).Namespace is { } name && name.StartsWith("HomeStage.Core.", StringComparison.Ordinal) ? name.Split('.')[2] : null;
+
+    private static Type OutermostOf(Type type)
+    {
+        while (type.DeclaringType is { } outer)
+            type = outer;
+        return type;
+    }
+
+    private sealed class HeldByIt;
+
+    private sealed class TakenByIt;
+
+    private static class CalledByIt
+    {
+        public static int Count => 1;
+    }
+
+    private sealed class AskedForByIt;
+
+    private sealed class Witness
+    {
+        private readonly HeldByIt? _held = null;
+
+        public int Of(TakenByIt? taken) => taken is null && _held is null ? CalledByIt.Count : typeof(AskedForByIt).Name.Length;
+    }
+}
