@@ -1,8 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
-using HomeStage.Core.Automation;
-using HomeStage.Core.Editing;
-using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Documents;
@@ -13,8 +10,6 @@ namespace HomeStage.Formats.Documents;
 internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
 {
     private const string Discriminator = "type";
-    private static readonly HashSet<Type> Families = [typeof(Edit), typeof(Source), typeof(NoteProcessor), typeof(Target)];
-
     public override JsonTypeInfo GetTypeInfo(Type type, JsonSerializerOptions options)
     {
         if (type == typeof(ChannelList))
@@ -24,25 +19,18 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
         if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(Map<>))
             return Make(nameof(MapInfo), type, options);
         var info = base.GetTypeInfo(type, options);
-        if (Families.Contains(type))
-            info.PolymorphismOptions = Cases(type);
+        if (StoredWords.Families.TryGetValue(type, out var words))
+            info.PolymorphismOptions = Cases(words);
         if (info.Kind == JsonTypeInfoKind.Object)
             DropComputed(info);
         return info;
     }
 
-    /// <summary>The word for one case of a closed family: "set-level" for SetLevel, "input" for InputSource.</summary>
-    private static string WordFor(Type family, Type type)
-    {
-        var name = type.Name.EndsWith(family.Name, StringComparison.Ordinal) ? type.Name[..^family.Name.Length] : type.Name;
-        return JsonNamingPolicy.KebabCaseLower.ConvertName(name);
-    }
-
-    private static JsonPolymorphismOptions Cases(Type family)
+    private static JsonPolymorphismOptions Cases(Dictionary<Type, string> words)
     {
         var options = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = Discriminator };
-        foreach (var type in family.Assembly.GetTypes().Where(t => !t.IsAbstract && t.IsSubclassOf(family)).OrderBy(t => t.Name, StringComparer.Ordinal))
-            options.DerivedTypes.Add(new(type, WordFor(family, type)));
+        foreach (var (type, word) in words.OrderBy(w => w.Key.Name, StringComparer.Ordinal))
+            options.DerivedTypes.Add(new(type, word));
         return options;
     }
 
