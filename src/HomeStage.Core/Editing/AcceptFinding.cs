@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Accepts a finding of the soundcheck as intended, with a note that says why; null takes that back.</summary>

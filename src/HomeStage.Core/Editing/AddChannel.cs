@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Puts a whole channel into the running order.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Puts a processor into a channel's strip.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Makes the audio channel that takes an instrument's print: routed alike, waiting in the wings of every act.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Puts a bus around channels: they feed it, and it feeds what they all led to.</summary>

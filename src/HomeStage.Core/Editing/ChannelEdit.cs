@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>An edit of one channel: it makes the channel as it shall be, and the rules are asked once, here.</summary>

@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Names a template and says what it is for.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Makes a copy of each channel with its strip, sends, feeds and starters, and of what feeds its keys.</summary>

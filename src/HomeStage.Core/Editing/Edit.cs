@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>One small change of a template, as a value. Applying it is a pure function.</summary>

@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>An edit of several channels at once: it makes the template as it shall be; rules and way back are worked out here.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Takes a channel away. What fed it feeds what it fed; sends, feeds, splits and notes that need it go with it.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Takes a processor out of a channel's strip, and the sidechain feeds into it with it.</summary>

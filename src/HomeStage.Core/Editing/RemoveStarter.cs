@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Takes uploaded sound off a channel. The sound itself stays on the shelf.</summary>

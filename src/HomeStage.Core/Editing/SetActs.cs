@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Changes the list of acts. What was said for an act that goes is forgotten; a new act has everything on stage.</summary>

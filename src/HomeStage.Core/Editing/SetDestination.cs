@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Lets a channel feed another one, without moving it in the template's order of siblings.</summary>

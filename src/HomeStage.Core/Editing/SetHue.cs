@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Chooses a channel's hue; null takes the hue of what it feeds.</summary>

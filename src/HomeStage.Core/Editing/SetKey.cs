@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Gives a dynamics processor a key input, changes its filter, or takes it away.</summary>

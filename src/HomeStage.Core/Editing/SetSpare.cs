@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Makes a channel a spare that waits in the wings of every act, or an ordinary one that stays where it is.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing;
 
 /// <summary>Takes the next spare that waits under a bus for a new part: it gets the part's name and comes on stage.</summary>

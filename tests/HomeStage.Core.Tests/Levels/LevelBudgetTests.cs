@@ -38,6 +38,21 @@ public class LevelBudgetTests(ITestOutputHelper output)
         Assert.Equal(Lufs(template)!.Value, Of(template, "main").ExpectedLufs!.Value, 0.1);
     }
 
+    [Theory]
+    // A sine on both sides is as loud in LUFS as its peak is in dBFS (EBU Tech 3341): held at the ceiling it is the ceiling, else it is
+    // turned by the input.
+    [InlineData("limiter", 0, -20, -20)]
+    [InlineData("limiter", 6, -1, -1)]
+    [InlineData("limiter", -12, -1, ToneLufs - 12)]
+    [InlineData("clipper", 0, -20, -20)]
+    [InlineData("clipper", -12, -1, ToneLufs - 12)]
+    public void LimiterAndClipper_HoldAtTheCeiling_OrTurnByTheirInput(string processor, double inputDb, double ceilingDb, double lufs)
+    {
+        var template = OneBar(Tone("a", "mix-bus", strip: Insert("hold", processor, ("input-db", inputDb), ("ceiling-db", ceilingDb))));
+
+        Assert.Equal(lufs, Of(template, "mix-bus").ExpectedLufs!.Value, 0.01);
+    }
+
     [Fact]
     public void OneSourceTwiceUpsideDown_TakesItselfAway()
     {

@@ -42,6 +42,34 @@ public sealed class KitSwapTests
         Assert.Equal(kit.Outputs.Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2), swap.Next.Outputs.Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2));
     }
 
+    [Theory]
+    // Neither name nor family is there; what stands above or below in the tree is near, nearest first, and what only shares the root is not.
+    [InlineData("drums/metal/bells/hand", 2, SwapReason.NearFamily)]
+    [InlineData("drums/metal", 2, SwapReason.NearFamily)]
+    [InlineData("drums/shells/toms/low", 3, SwapReason.NearFamily)]
+    [InlineData("drums/cymbals", 0, SwapReason.New)]
+    public void Of_APieceWithoutItsLike_JoinsTheNearestFamilyAboveOrBelow(string family, int output, SwapReason reason)
+    {
+        Kit old = new(
+        [
+            new("Ding", 40, "drums/metal/bells", 2, DrumSound.Bell), new("Dong", 41, "drums/shells/toms", 3, DrumSound.LowTom),
+        ],
+        [new("One", ChannelFormat.Stereo), new("Two", ChannelFormat.Stereo), new("Three", ChannelFormat.Stereo), new("Four", ChannelFormat.Stereo)]);
+        Edit[] edits =
+        [
+            new AddChannel(new() { Id = Player, Name = "Old kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Flotsam, old) }),
+            .. Enumerable.Range(2, 2).Select(n => new AddChannel(new() { Id = new($"split-{n}"), Name = $"Split {n}", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(Player, n) })),
+        ];
+        var template = ((BatchResult.Applied)Batch.Apply(EmptyStage.Create("Swap"), edits)).Template;
+        var next = old with { Pieces = [new("Zyx", 50, family, 1, DrumSound.Bell)] };
+
+        var piece = Assert.Single(((SwapResult.Swapped)KitSwap.Of(template, Player, InstrumentCatalogue.Flotsam, next)).Swap.Pieces);
+
+        Assert.Equal(reason, piece.Reason);
+        if (output > 0)
+            Assert.Equal(output, piece.Output);
+    }
+
     [Fact]
     public void Of_TheDeepKit_KeepsTheFourteenPieces_AndGivesTheNewFamiliesFreePairs()
     {

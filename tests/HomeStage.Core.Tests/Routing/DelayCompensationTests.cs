@@ -25,6 +25,36 @@ public class DelayCompensationTests
         Assert.Equal(LimiterFrames, compensation.TotalFrames);
     }
 
+    [Theory]
+    [InlineData(TapPoint.Pre)]
+    [InlineData(TapPoint.Post)]
+    public void Of_ASendIntoAReturnThatALateOneFeedsToo_PadsTheSend(TapPoint tap)
+    {
+        var template = OneBar(
+            Return("hall", "mix-bus"), Tone("dry", "mix-bus"), Tone("late", "mix-bus", strip: Limiter()),
+            new PutSend(new("dry"), new(new("hall"), new(0), tap)), new PutSend(new("late"), new(new("hall"), new(0), tap)));
+
+        var (graph, compensation) = Compile(template);
+
+        var sends = Enumerable.Range(0, graph.Links.Count).Where(i => graph.Links[i].Kind == LinkKind.Send)
+            .ToDictionary(i => template.Channels[graph.Stages[graph.Links[i].From].Channel].Id.Value, i => compensation.PaddingFrames[i]);
+        Assert.Equal((LimiterFrames, 0), (sends["dry"], sends["late"]));
+    }
+
+    [Property(MaxTest = 60)]
+    public void Padding_OfEveryLink_BringsItsSignalToWhereTheLatestArrives(int seed)
+    {
+        var template = new RandomTemplates(seed).Grown(25).With(new AddInsert(EmptyStage.Main, Limiter() with { Id = new("late-on-purpose") }));
+
+        var (graph, compensation) = Compile(template);
+
+        // That lateness is the longest path is held above.
+        var late = compensation.LatenessFrames;
+        var latest = graph.Links.GroupBy(l => l.To).ToDictionary(g => g.Key, g => g.Max(l => late[l.From]));
+        foreach (var (link, padding) in graph.Links.Zip(compensation.PaddingFrames))
+            Assert.Equal(latest[link.To], late[link.From] + padding);
+    }
+
     [Fact]
     public void Of_ALateKey_PadsTheSignalThatItSteers()
     {

@@ -80,6 +80,18 @@ public class RuleTests
         Assert.Contains("6.0 dB", finding.Sentence, StringComparison.Ordinal);
     }
 
+    [Theory]
+    // 1 + 1 / g for a copy before a fader at g: 20·log₁₀ of it.
+    [InlineData(-6.0206, 0, "9.5 dB")]
+    [InlineData(-20, 0, "20.8 dB")]
+    [InlineData(-6.0206, -6.0206, "6.0 dB")]
+    public void SameSourceTwice_BeforeTheFader_CountsTheSendAgainstTheFader(double fader, double send, string added)
+    {
+        var template = InOrder.With(new SetLevel(new("low"), new(fader)), new PutSend(new("low"), new(new("drums"), new(send), TapPoint.Pre)));
+
+        Assert.Contains(added, Report.Of(template, Write, Around).Open[0].Sentence, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void AcceptedFinding_StaysListed_AndDoesNotCount()
     {

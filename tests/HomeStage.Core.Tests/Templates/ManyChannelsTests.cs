@@ -96,7 +96,7 @@ public class ManyChannelsTests
             .With(new TakeSpare(new("voices"), "Second verse", InMix));
 
         var taken = template.Channels[new ChannelId("s1")];
-        Assert.Equal(("Second verse", false, StageState.OnStage, StageState.BehindTheCurtain), (taken.Name, taken.Spare, taken.StageIn(InMix), taken.StageIn("write")));
+        Assert.Equal(("Second verse", false, StageState.OnStage, StageState.OnStage), (taken.Name, taken.Spare, taken.StageIn(InMix), taken.StageIn("write")));
         Assert.Equal(StageState.OnStage, template.Channels[new ChannelId("voices")].StageIn(InMix));
         Assert.True(template.Channels[new ChannelId("s2")].Spare);
     }

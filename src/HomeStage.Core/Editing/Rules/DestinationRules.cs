@@ -1,4 +1,5 @@
 using HomeStage.Core.Templates;
+
 namespace HomeStage.Core.Editing.Rules;
 
 /// <summary>Where each kind of channel may go.</summary>

@@ -7,13 +7,10 @@ import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import RemovedNotice from '@/views/library/RemovedNotice.vue'
-import { recover, remove } from '@/views/library/keepingCalls'
+import { dayOf, recover, remove } from '@/views/library/keepingCalls'
 
 const songs = ref<Song[]>()
 const trouble = ref<string>()
-const day = (utc: string) =>
-  new Date(utc).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
-
 const router = useRouter()
 const removed = ref<{ kind: 'song'; id: string; name: string }>()
 
@@ -80,7 +77,7 @@ onMounted(() => attempt(async () => undefined))
           <td>{{ song.keyName ?? '—' }}</td>
           <td class="right">{{ secondsText(song.seconds) }}</td>
           <td class="right">{{ song.channels }}</td>
-          <td class="right quiet">{{ day(song.startedUtc) }}</td>
+          <td class="right quiet">{{ dayOf(song.startedUtc) }}</td>
           <td class="right">
             <button type="button" class="plain bare" :aria-label="`Remove ${song.title}`" @click="takeAway(song)">
               Remove
