@@ -80,6 +80,17 @@ public class RuleTests
         Assert.Contains("6.0 dB", finding.Sentence, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void SoundMissing_WithALayerThatIsThere_LetsThatPlayFromTheSoftestStrokeOn()
+    {
+        var template = WithSample(p => p with { Sample = Gone, Layers = [new(40, Gone), new(64, Here)] });
+
+        var mended = template.With([.. Report.Of(template, Write, Around).Open[0].Mends[0].Edits]);
+
+        var piece = ((InstrumentSource)mended.Channels[new ChannelId("kit")].Source!).Kit!.Pieces[0];
+        Assert.Equal((Here, 0), (piece.Sample, piece.Layers.Count));
+    }
+
     [Theory]
     // 1 + 1 / g for a copy before a fader at g: 20·log₁₀ of it.
     [InlineData(-6.0206, 0, "9.5 dB")]
