@@ -46,6 +46,7 @@ public sealed class Startup(IServiceProvider services, ServerOptions options, Ti
         }
 
         _hold?.Say(app.Urls.First());
+        WarmUp.AskForTheLibrary(app.Urls.First());
     }
 
     public void Dispose() => _hold?.Dispose();

@@ -12,6 +12,22 @@ internal static class WarmUp
 {
     public static void Begin() => _ = Task.Run(OpenADocument);
 
+    /// <summary>Asks for the library once, the way that the first page will; what fails then is said to whoever asks next.</summary>
+    /// <param name="address">Our own.</param>
+    public static void AskForTheLibrary(string address) => _ = Task.Run(async () =>
+    {
+        try
+        {
+            using var client = new HttpClient { BaseAddress = new(address) };
+            using var answer = await client.GetAsync("/api/templates");
+        }
+        catch (HttpRequestException)
+        {
+            // The program stops already.
+            return;
+        }
+    });
+
     private static void OpenADocument()
     {
         var template = Snapshot.UnpackTrusted(Snapshot.Pack(EmptyStage.Create("Nothing yet")));
