@@ -16,7 +16,7 @@ public class DamagedDocumentTests(RunningServer server) : IClassFixture<RunningS
         var chance = new Random(17);
         var odd = new OddJson(new JsonObject(), chance, new Dictionary<string, string[]>(StringComparer.Ordinal));
         var (faults, taken, refused) = (new List<string>(), 0, 0);
-        for (var i = 0; i < Runs.Of(400, 20_000); i++)
+        for (var i = 0; i < Runs.Of(150, 20_000); i++)
         {
             var document = odd.Spoiled(documents[i % 2].DeepClone())!.ToJsonString();
             using var answer = await server.Client.PostAsync("/api/templates/from-document", new StringContent(document, Encoding.UTF8));
@@ -34,7 +34,7 @@ public class DamagedDocumentTests(RunningServer server) : IClassFixture<RunningS
         }
 
         Assert.True(faults.Count == 0, string.Join('\n', faults.Take(20)));
-        Assert.True(taken > 20 && refused > 100, $"{taken} were taken and {refused} refused.");
+        Assert.True(taken > 8 && refused > 40, $"{taken} were taken and {refused} refused.");
     }
 
     private async Task ReadAsync(string id, List<string> faults)

@@ -15,7 +15,7 @@ public class StartKillTests
     public async Task Start_AfterStartsThatWereKilled_HasTheWholeDemoOnce()
     {
         var chance = new Random(11);
-        for (var folder = 0; folder < Runs.Of(3, 25); folder++)
+        for (var folder = 0; folder < Runs.Of(2, 25); folder++)
         {
             using var data = new DataFolder();
             for (var start = 0; start < StartsAFolder; start++)
