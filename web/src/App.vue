@@ -55,5 +55,9 @@ void useCatalogue().load()
     grid-template: minmax(0, 1fr) auto auto 56px / minmax(0, 1fr);
     grid-template-areas: 'place' 'pads' 'bar' 'rail';
   }
+
+  .place {
+    grid-template-rows: auto minmax(0, 1fr);
+  }
 }
 </style>

@@ -22,6 +22,7 @@ defineEmits<{ recover: [] }>()
   padding: 8px 12px;
   background: var(--raised);
   border-radius: 8px;
+  font: 400 13px/1.4 var(--sans);
 }
 
 p {

@@ -14,11 +14,9 @@
 
 @media (max-width: 700px) {
   .title {
-    overflow-x: auto;
-  }
-
-  .title :slotted(*) {
-    flex: none;
+    flex-wrap: wrap;
+    gap: 8px 14px;
+    padding: 10px 14px;
   }
 }
 

@@ -64,4 +64,4 @@ watch(open, (now) => now && attempt(async () => undefined))
   </Dialog>
 </template>
 
-<style scoped src="./keeping.css"></style>
+<style scoped src="../../look/table.css"></style>

@@ -24,7 +24,7 @@ function bar(count: number) {
         <RouterLink :to="`/templates/${template.id}`">{{ template.name }}</RouterLink>
       </h2>
       <span v-if="template.opensByDefault" class="default">opens by default</span>
-      <button v-else type="button" class="plain bare small" @click="$emit('makeDefault')">open by default</button>
+      <button v-else type="button" class="plain bare small" @click="$emit('makeDefault')">make it the default</button>
     </div>
     <DamageNote v-if="template.damage" :damage="template.damage" @recover="$emit('recover')" />
     <p class="quiet note">{{ template.note || 'No prompt note yet.' }}</p>

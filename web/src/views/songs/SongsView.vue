@@ -53,13 +53,13 @@ onMounted(() => attempt(async () => undefined))
       <thead>
         <tr>
           <th>Title</th>
-          <th>From</th>
+          <th class="roomy">From</th>
           <th class="right">Tempo</th>
-          <th>Meter</th>
-          <th>Key</th>
-          <th class="right">Length</th>
-          <th class="right">Channels</th>
-          <th class="right">Started</th>
+          <th class="roomy">Meter</th>
+          <th class="roomy">Key</th>
+          <th class="right roomy">Length</th>
+          <th class="right roomy">Channels</th>
+          <th class="right roomy">Started</th>
           <th><span class="unseen">Remove</span></th>
         </tr>
       </thead>
@@ -69,15 +69,15 @@ onMounted(() => attempt(async () => undefined))
             <RouterLink :to="`/songs/${song.id}`">{{ song.title }}</RouterLink>
             <DamageNote v-if="song.damage" :damage="song.damage" @recover="rescue(song)" />
           </td>
-          <td class="quiet">
+          <td class="quiet roomy">
             {{ song.templateName ?? 'a template that is gone' }}, revision {{ song.templateRevision }}
           </td>
           <td class="right">{{ song.tempoBpm }} BPM</td>
-          <td>{{ song.meter }}</td>
-          <td>{{ song.keyName ?? '—' }}</td>
-          <td class="right">{{ secondsText(song.seconds) }}</td>
-          <td class="right">{{ song.channels }}</td>
-          <td class="right quiet">{{ dayOf(song.startedUtc) }}</td>
+          <td class="roomy">{{ song.meter }}</td>
+          <td class="roomy">{{ song.keyName ?? '—' }}</td>
+          <td class="right roomy">{{ secondsText(song.seconds) }}</td>
+          <td class="right roomy">{{ song.channels }}</td>
+          <td class="right quiet roomy">{{ dayOf(song.startedUtc) }}</td>
           <td class="right">
             <button type="button" class="plain bare" :aria-label="`Remove ${song.title}`" @click="takeAway(song)">
               Remove
@@ -98,42 +98,6 @@ onMounted(() => attempt(async () => undefined))
   padding: 20px 26px;
   overflow: auto;
 }
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  text-align: left;
-  font-weight: 400;
-  font-size: 11px;
-  color: var(--text-3);
-}
-
-td,
-th {
-  padding: 8px 16px 8px 0;
-  border-bottom: 1px solid var(--line-soft);
-}
-
-td.serif {
-  font-size: 16px;
-}
-
-td a {
-  text-decoration: none;
-}
-
-td a:hover {
-  color: var(--lamp);
-}
-
-.right {
-  text-align: right;
-}
-
-.trouble {
-  color: var(--blocker);
-}
 </style>
+
+<style scoped src="../../look/table.css"></style>
