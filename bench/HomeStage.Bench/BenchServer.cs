@@ -52,7 +52,7 @@ internal sealed class BenchServer : IAsyncDisposable
 
     public async Task EditAsync(string id, int revision, object edit)
     {
-        var answer = await Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits = new[] { edit } });
+        var answer = await Client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision, edits = new[] { edit } });
         await answer.Content.ReadAsStringAsync();
         answer.EnsureSuccessStatusCode();
     }

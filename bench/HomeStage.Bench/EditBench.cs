@@ -43,7 +43,7 @@ internal static class EditBench
         {
             // Each render is in another key, so that nothing is answered from what is known or played from tape.
             await server.EditAsync(id, revision, new { type = "set-musical-key", key = new { fifths = revision % 15 - 7, minor = revision % 2 == 0 } });
-            var started = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = (string?)null, section = (string?)null }, CancellationToken.None);
+            var started = await server.Client.PostAsJsonAsync("/api/renders", new { document = id, act = "write", listenTo = (string?)null, section = (string?)null }, CancellationToken.None);
             var job = JsonNode.Parse(await started.Content.ReadAsStringAsync(CancellationToken.None))!;
             var streamed = await server.Client.GetByteArrayAsync($"/api/renders/{job["id"]}/stream", CancellationToken.None);
             seconds += streamed.Length / 8.0 / 48000;

@@ -39,7 +39,7 @@ internal static class FirstSoundBench
     private static async Task<(double First, double Whole)> HearAsync(HttpClient client, string id, string section)
     {
         var watch = Stopwatch.StartNew();
-        var started = await client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "mix", listenTo = (string?)null, section });
+        var started = await client.PostAsJsonAsync("/api/renders", new { document = id, act = "mix", listenTo = (string?)null, section });
         var job = JsonNode.Parse(await started.Content.ReadAsStringAsync())!["id"]!.ToString();
         using var streamed = await client.GetAsync($"/api/renders/{job}/stream", HttpCompletionOption.ResponseHeadersRead);
         await using var sound = await streamed.Content.ReadAsStreamAsync();

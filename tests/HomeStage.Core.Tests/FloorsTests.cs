@@ -14,7 +14,7 @@ public class FloorsTests
         ["Templates"],
         ["Catalogue"],
         ["Roles", "Routing", "Playing"],
-        ["Colours", "Levels"],
+        ["Colours", "Levels", "Making"],
         ["Editing"],
         ["Outputs", "Sound"],
         ["LineChecks", "Soundcheck"],

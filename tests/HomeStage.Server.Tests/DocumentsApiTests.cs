@@ -42,13 +42,13 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
     {
         var id = await server.NewTemplateAsync();
         await server.EditAsync(id, 0, new { type = "set-level", channel = "mix-bus", level = (double?)null });
-        var document = await server.Client.GetByteArrayAsync($"/api/templates/{id}/document");
+        var document = await server.Client.GetByteArrayAsync($"/api/documents/{id}/document");
 
         var made = await server.Client.PostAsync("/api/templates/from-document", new ByteArrayContent(document) { Headers = { ContentType = new("application/json") } });
 
         Assert.Equal(HttpStatusCode.Created, made.StatusCode);
         var again = (await RunningServer.JsonOf(made))["id"]!.ToString();
-        Assert.Equal(document, await server.Client.GetByteArrayAsync($"/api/templates/{again}/document"));
+        Assert.Equal(document, await server.Client.GetByteArrayAsync($"/api/documents/{again}/document"));
     }
 
     [Fact]
@@ -68,14 +68,14 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
         var template = await server.TemplateAsync("Night Ferry");
         var song = await StartAsync(template, "The Lamp Goes Out", 96, new { fifths = -1, minor = true });
 
-        var edited = await server.Client.PostAsJsonAsync($"/api/songs/{song}/edits", new { revision = 0, edits = new[] { new { type = "rename-channel", channel = "drums", name = "Deck" } } });
+        var edited = await server.Client.PostAsJsonAsync($"/api/documents/{song}/edits", new { revision = 0, edits = new[] { new { type = "rename-channel", channel = "drums", name = "Deck" } } });
 
         Assert.Equal(HttpStatusCode.OK, edited.StatusCode);
         var about = await server.GetAsync($"/api/songs/{song}/about");
         Assert.Equal(("The Lamp Goes Out", 96.0, "D minor", "Night Ferry"),
             (about["title"]!.ToString(), (double)about["tempoBpm"]!, about["keyName"]!.ToString(), about["templateName"]!.ToString()));
-        Assert.Equal((int)(await server.GetAsync($"/api/templates/{template}"))["head"]!["revision"]!, (int)about["templateRevision"]!);
-        Assert.DoesNotContain((await server.GetAsync($"/api/templates/{template}"))["channels"]!.AsArray(), c => c!["channel"]!["name"]!.ToString() == "Deck");
+        Assert.Equal((int)(await server.GetAsync($"/api/documents/{template}"))["head"]!["revision"]!, (int)about["templateRevision"]!);
+        Assert.DoesNotContain((await server.GetAsync($"/api/documents/{template}"))["channels"]!.AsArray(), c => c!["channel"]!["name"]!.ToString() == "Deck");
     }
 
     [Theory]
@@ -102,11 +102,14 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
     }
 
     [Fact]
-    public async Task Song_AskedForAsATemplate_IsNotFound()
+    public async Task Song_IsReadAtTheSameAddressAsATemplate_AndNoSongStartsFromIt()
     {
         var song = await StartAsync(await server.TemplateAsync("First Rehearsal"), "Gull Song", null, null);
 
-        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{song}")).StatusCode);
+        Assert.Equal("song", (await server.GetAsync($"/api/documents/{song}"))["head"]!["kind"]!.ToString());
+        var again = await server.Client.PostAsJsonAsync("/api/songs", new { templateId = song, title = "Of a song", tempoBpm = (double?)null, key = (object?)null });
+        Assert.Equal(HttpStatusCode.NotFound, again.StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.PutAsync($"/api/templates/{song}/default", null)).StatusCode);
     }
 
     private async Task<string> StartAsync(string templateId, string title, double? tempoBpm, object? key)

@@ -35,7 +35,7 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
     public async Task Edit_ThatIsRefused_AnswersWithProblemDetails_AndChangesNothing()
     {
         var id = await server.NewTemplateAsync();
-        var before = (await server.GetAsync($"/api/templates/{id}")).ToJsonString();
+        var before = (await server.GetAsync($"/api/documents/{id}")).ToJsonString();
 
         var answer = await server.EditAsync(id, 0, new { type = "set-mute", channel = "main", muted = true }, new { type = "set-level", channel = "main", level = 12 });
 
@@ -43,14 +43,14 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.Equal("application/problem+json", answer.Content.Headers.ContentType!.MediaType);
         var problem = await RunningServer.JsonOf(answer);
         Assert.Equal(("out-of-range", 1), (problem["code"]!.ToString(), (int)problem["editIndex"]!));
-        Assert.Equal(before, (await server.GetAsync($"/api/templates/{id}")).ToJsonString());
+        Assert.Equal(before, (await server.GetAsync($"/api/documents/{id}")).ToJsonString());
     }
 
     [Fact]
     public async Task Edit_ThatClosesALoop_NamesTheChannelsAlongIt()
     {
         var id = await server.TemplateAsync("Night Ferry");
-        var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
+        var revision = (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!;
 
         var problem = await RunningServer.JsonOf(await server.EditAsync(id, revision, new { type = "move-channel", channel = "mix-bus", destination = "drums", before = (string?)null }));
 
@@ -62,19 +62,19 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
     public async Task UndoAndRedo_WalkTheLineOfEdits_AndEachIsARevision()
     {
         var id = await server.NewTemplateAsync();
-        var start = Channels(await server.GetAsync($"/api/templates/{id}"));
+        var start = Channels(await server.GetAsync($"/api/documents/{id}"));
         await server.EditAsync(id, 0, new { type = "set-level", channel = "mix-bus", level = -3 });
         await server.EditAsync(id, 1, new { type = "remove-channel", channel = "mix-bus" });
 
         await Step(id, "undo", 2);
         var undone = await Step(id, "undo", 3);
-        Assert.Equal(start, Channels(await server.GetAsync($"/api/templates/{id}")));
+        Assert.Equal(start, Channels(await server.GetAsync($"/api/documents/{id}")));
         Assert.False((bool)undone["head"]!["canUndo"]!);
 
         await Step(id, "redo", 4);
         var redone = await Step(id, "redo", 5);
         Assert.Equal(6, (int)redone["head"]!["revision"]!);
-        Assert.Single((await server.GetAsync($"/api/templates/{id}"))["channels"]!.AsArray());
+        Assert.Single((await server.GetAsync($"/api/documents/{id}"))["channels"]!.AsArray());
         Assert.False((bool)redone["head"]!["canRedo"]!);
     }
 
@@ -83,7 +83,7 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.NewTemplateAsync();
 
-        var answer = await server.Client.PostAsync($"/api/templates/{id}/undo", Json("""{"revision":0}"""));
+        var answer = await server.Client.PostAsync($"/api/documents/{id}/undo", Json("""{"revision":0}"""));
 
         Assert.Equal("nothing-to-do", (await RunningServer.JsonOf(answer))["code"]!.ToString());
     }
@@ -93,16 +93,16 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.NewTemplateAsync();
         await server.EditAsync(id, 0, new { type = "set-format", channel = "main", format = "mono" });
-        var found = await server.GetAsync($"/api/templates/{id}/findings?act=write");
+        var found = await server.GetAsync($"/api/documents/{id}/findings?act=write");
         var narrow = found["open"]!.AsArray().Single(f => f!["rule"]!.ToString() == "mono-destination")!;
 
-        var answer = await server.Client.PostAsync($"/api/templates/{id}/edits", Json($$"""{"revision":1,"edits":{{narrow["mends"]![0]!["edits"]!.ToJsonString()}}}"""));
+        var answer = await server.Client.PostAsync($"/api/documents/{id}/edits", Json($$"""{"revision":1,"edits":{{narrow["mends"]![0]!["edits"]!.ToJsonString()}}}"""));
 
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
-        var after = await server.GetAsync($"/api/templates/{id}/findings?act=write");
+        var after = await server.GetAsync($"/api/documents/{id}/findings?act=write");
         Assert.DoesNotContain(after["open"]!.AsArray(), f => f!["rule"]!.ToString() == "mono-destination");
         Assert.Equal(["write", "record", "mix"], after["acts"]!.AsArray().Select(a => a!["id"]!.ToString()));
-        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{id}/findings?act=rest")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/documents/{id}/findings?act=rest")).StatusCode);
     }
 
     [Theory]
@@ -114,7 +114,7 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
     [InlineData("""{"revision":0,"edits":[{"type":"set-mute","channel":"../x","muted":true}]}""", "bad-json")]
     public async Task Edit_ThatCannotBeRead_IsRefusedWith400(string body, string code)
     {
-        var answer = await server.Client.PostAsync($"/api/templates/{await server.NewTemplateAsync()}/edits", Json(body));
+        var answer = await server.Client.PostAsync($"/api/documents/{await server.NewTemplateAsync()}/edits", Json(body));
 
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.Equal(code, (await RunningServer.JsonOf(answer))["code"]!.ToString());
@@ -125,13 +125,13 @@ public class EditsApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.NewTemplateAsync();
 
-        var answer = await server.Client.PostAsync($"/api/templates/{id}/edits", Json("""{"edits":[{"channel":"main","level":null,"type":"set-level"}],"revision":0}"""));
+        var answer = await server.Client.PostAsync($"/api/documents/{id}/edits", Json("""{"edits":[{"channel":"main","level":null,"type":"set-level"}],"revision":0}"""));
 
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
     }
 
     private async Task<JsonNode> Step(string id, string step, int revision) =>
-        await RunningServer.JsonOf(await server.Client.PostAsync($"/api/templates/{id}/{step}", Json($$"""{"revision":{{revision}}}""")));
+        await RunningServer.JsonOf(await server.Client.PostAsync($"/api/documents/{id}/{step}", Json($$"""{"revision":{{revision}}}""")));
 
     private static string Channels(JsonNode view) => view["channels"]!.ToJsonString();
 

@@ -9,9 +9,9 @@ public class HistoryApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task Revisions_AreListedNewestFirst_InWords_WithUndoSpeakingOfItsTarget()
     {
         var id = await EditedAsync();
-        await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = 2 });
+        await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = 2 });
 
-        var lines = (await server.GetAsync($"/api/templates/{id}/revisions")).AsArray();
+        var lines = (await server.GetAsync($"/api/documents/{id}/revisions")).AsArray();
 
         Assert.Equal([3, 2, 1, 0], lines.Select(l => (int)l!["number"]!));
         Assert.Equal(["undo", "edit", "edit", "origin"], lines.Select(l => l!["kind"]!.ToString()));
@@ -24,11 +24,11 @@ public class HistoryApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await EditedAsync();
 
-        var named = await server.Client.PutAsJsonAsync($"/api/templates/{id}/revisions/1/name", new { name = " Before the mute " });
+        var named = await server.Client.PutAsJsonAsync($"/api/documents/{id}/revisions/1/name", new { name = " Before the mute " });
         Assert.Equal(HttpStatusCode.NoContent, named.StatusCode);
         Assert.Equal("Before the mute", await NameOfAsync(id, 1));
 
-        await server.Client.PutAsJsonAsync($"/api/templates/{id}/revisions/1/name", new { name = (string?)null });
+        await server.Client.PutAsJsonAsync($"/api/documents/{id}/revisions/1/name", new { name = (string?)null });
         Assert.Null(await NameOfAsync(id, 1));
     }
 
@@ -39,7 +39,7 @@ public class HistoryApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await EditedAsync();
 
-        Assert.Equal(status, (await server.Client.PutAsJsonAsync($"/api/templates/{id}/revisions/{number}/name", new { name })).StatusCode);
+        Assert.Equal(status, (await server.Client.PutAsJsonAsync($"/api/documents/{id}/revisions/{number}/name", new { name })).StatusCode);
     }
 
     [Fact]
@@ -56,14 +56,14 @@ public class HistoryApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task Return_ToARevision_MakesTheDocumentAsItWas_AndCanBeUndone()
     {
         var id = await EditedAsync();
-        var original = (await server.GetAsync($"/api/templates/{id}/document")).ToJsonString();
+        var original = (await server.GetAsync($"/api/documents/{id}/document")).ToJsonString();
 
-        var change = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/templates/{id}/return", new { revision = 2, to = 0 }));
+        var change = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/return", new { revision = 2, to = 0 }));
         Assert.Equal(3, (int)change["head"]!["revision"]!);
         Assert.Equal(0, (double)change["changed"]![0]!["channel"]!["level"]!);
-        await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = 3 });
+        await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = 3 });
 
-        Assert.Equal(original, (await server.GetAsync($"/api/templates/{id}/document")).ToJsonString());
+        Assert.Equal(original, (await server.GetAsync($"/api/documents/{id}/document")).ToJsonString());
     }
 
     [Fact]
@@ -71,8 +71,8 @@ public class HistoryApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await EditedAsync();
 
-        Assert.Equal(HttpStatusCode.Conflict, (await server.Client.PostAsJsonAsync($"/api/templates/{id}/return", new { revision = 2, to = 2 })).StatusCode);
-        Assert.Equal(HttpStatusCode.Conflict, (await server.Client.PostAsJsonAsync($"/api/templates/{id}/return", new { revision = 2, to = 77 })).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/return", new { revision = 2, to = 2 })).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/return", new { revision = 2, to = 77 })).StatusCode);
     }
 
     /// <summary>A level, then a mute.</summary>
@@ -85,8 +85,8 @@ public class HistoryApiTests(RunningServer server) : IClassFixture<RunningServer
     }
 
     private async Task<string?> NameOfAsync(string id, int number) =>
-        (string?)(await server.GetAsync($"/api/templates/{id}/revisions")).AsArray().Single(l => (int)l!["number"]! == number)!["name"];
+        (string?)(await server.GetAsync($"/api/documents/{id}/revisions")).AsArray().Single(l => (int)l!["number"]! == number)!["name"];
 
     private async Task<IEnumerable<string>> WordsAsync(string id, int from, int to) =>
-        (await server.GetAsync($"/api/templates/{id}/difference?from={from}&to={to}"))["words"]!.AsArray().Select(w => w!.ToString());
+        (await server.GetAsync($"/api/documents/{id}/difference?from={from}&to={to}"))["words"]!.AsArray().Select(w => w!.ToString());
 }

@@ -55,13 +55,13 @@ public class ListeningApiTests(RunningServer server) : IClassFixture<RunningServ
     {
         var id = await server.TemplateAsync("First Rehearsal");
 
-        var budget = await server.GetAsync($"/api/templates/{id}/levels?act=write&target=-16");
+        var budget = await server.GetAsync($"/api/documents/{id}/levels?act=write&target=-16");
 
         var mix = budget["levels"]!.AsArray().Single(l => l!["channel"]!.ToString() == "mix-bus")!;
         Assert.Equal(-16 - (double)mix["expectedLufs"]!, (double)budget["gainDb"]!["mix-bus"]!, 1e-9);
         Assert.True((double)mix["worstLufs"]! > (double)mix["expectedLufs"]!);
-        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{id}/levels?act=encore")).StatusCode);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await server.Client.GetAsync($"/api/templates/{id}/levels?act=write&target=7")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/documents/{id}/levels?act=encore")).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await server.Client.GetAsync($"/api/documents/{id}/levels?act=write&target=7")).StatusCode);
     }
 
     [Fact]
@@ -75,12 +75,12 @@ public class ListeningApiTests(RunningServer server) : IClassFixture<RunningServ
     }
 
     private async Task<HttpResponseMessage> AuditionAsync(string document, string channel, int note) =>
-        await server.Client.PostAsJsonAsync("/api/auditions", new { kind = "template", document, act = "write", channel, note, velocity = 100 });
+        await server.Client.PostAsJsonAsync("/api/auditions", new { document, act = "write", channel, note, velocity = 100 });
 
     private async Task<JsonNode> RenderAsync(string listenTo, bool metersInFull = false)
     {
         var document = await server.TemplateAsync("First Rehearsal");
-        var started = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document, act = "write", listenTo, section = "Chorus", metersInFull });
+        var started = await server.Client.PostAsJsonAsync("/api/renders", new { document, act = "write", listenTo, section = "Chorus", metersInFull });
         return await server.WaitAsync($"/api/renders/{(await RunningServer.JsonOf(started))["id"]}");
     }
 }

@@ -47,7 +47,7 @@ public class MediaApiTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.Equal(HttpStatusCode.OK, edited.StatusCode);
 
         var job = await RunningServer.JsonOf(await server.Client.PostAsync("/api/renders",
-            System.Net.Http.Json.JsonContent.Create(new { kind = "template", document = id, act = "mix", listenTo = (string?)null, section = (string?)null })));
+            System.Net.Http.Json.JsonContent.Create(new { document = id, act = "mix", listenTo = (string?)null, section = (string?)null })));
         var done = await server.WaitAsync($"/api/renders/{job["id"]}");
 
         // A steady 0.25 is −12.04 dBFS.

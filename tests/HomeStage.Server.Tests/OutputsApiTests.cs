@@ -42,12 +42,12 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     public async Task TheDemosKits_ArriveEachWhereItBelongs(string template, string player, int outputs)
     {
         var id = await server.TemplateAsync(template);
-        var view = await server.GetAsync($"/api/templates/{id}/outputs/{player}?act=mix");
+        var view = await server.GetAsync($"/api/documents/{id}/outputs/{player}?act=mix");
 
         Assert.Equal(outputs, view["now"]!.AsArray().Count);
         foreach (var source in view["sources"]!.AsArray())
         {
-            var row = JsonNode.Parse(await (await server.Client.PostAsJsonAsync($"/api/templates/{id}/line-check", new { act = "mix", channel = player, note = (int)source!["note"]! })).Content.ReadAsStringAsync())!;
+            var row = JsonNode.Parse(await (await server.Client.PostAsJsonAsync($"/api/documents/{id}/line-check", new { act = "mix", channel = player, note = (int)source!["note"]! })).Content.ReadAsStringAsync())!;
             Assert.Equal("arrived", (string)row["verdict"]!);
             Assert.Contains(row["places"]!.AsArray(), p => (string)p!["channel"]! == "main");
         }
@@ -57,11 +57,11 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     public async Task AnInputOfTheDemo_ArrivesAtItsBusAndTheMain()
     {
         var id = await server.TemplateAsync("First Rehearsal");
-        var row = JsonNode.Parse(await (await server.Client.PostAsJsonAsync($"/api/templates/{id}/line-check", new { act = "mix", channel = "voice", note = (int?)null })).Content.ReadAsStringAsync())!;
+        var row = JsonNode.Parse(await (await server.Client.PostAsJsonAsync($"/api/documents/{id}/line-check", new { act = "mix", channel = "voice", note = (int?)null })).Content.ReadAsStringAsync())!;
 
         Assert.Equal("arrived", (string)row["verdict"]!);
         Assert.Superset(new HashSet<string> { "voice", "voices", "mix-bus", "main", "echo" }, row["places"]!.AsArray().Select(p => (string)p!["channel"]!).ToHashSet());
-        var nobody = await server.Client.PostAsJsonAsync($"/api/templates/{id}/line-check", new { act = "mix", channel = "drums", note = (int?)null });
+        var nobody = await server.Client.PostAsJsonAsync($"/api/documents/{id}/line-check", new { act = "mix", channel = "drums", note = (int?)null });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, nobody.StatusCode);
     }
 
@@ -69,53 +69,53 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     public async Task TheSwapToTheDeepKit_LeavesEveryExistingStripInPlace()
     {
         var id = await server.TemplateAsync("Night Ferry");
-        var before = await server.GetAsync($"/api/templates/{id}");
+        var before = await server.GetAsync($"/api/documents/{id}");
 
-        var swap = JsonNode.Parse(await (await server.Client.PostAsJsonAsync($"/api/templates/{id}/kit-swaps", new { channel = "tidewater", instrument = "tidewater-kit-deep" })).Content.ReadAsStringAsync())!;
-        var answer = await server.Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision = (int)before["head"]!["revision"]!, edits = swap["edits"]! });
+        var swap = JsonNode.Parse(await (await server.Client.PostAsJsonAsync($"/api/documents/{id}/kit-swaps", new { channel = "tidewater", instrument = "tidewater-kit-deep" })).Content.ReadAsStringAsync())!;
+        var answer = await server.Client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision = (int)before["head"]!["revision"]!, edits = swap["edits"]! });
 
         answer.EnsureSuccessStatusCode();
-        var after = await server.GetAsync($"/api/templates/{id}");
+        var after = await server.GetAsync($"/api/documents/{id}");
         var now = after["channels"]!.AsArray().ToDictionary(c => (string)c!["channel"]!["id"]!, c => c!["channel"]!.ToJsonString());
         foreach (var channel in before["channels"]!.AsArray().Select(c => c!["channel"]!).Where(c => (string)c["id"]! != "tidewater"))
             Assert.Equal(channel.ToJsonString(), now[(string)channel["id"]!]);
         Assert.Equal(4, after["channels"]!.AsArray().Count - before["channels"]!.AsArray().Count);
         Assert.Equal(["Overheads", "Hall"], swap["pieces"]!.AsArray().Select(p => (string)p!["name"]!).TakeLast(2));
-        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = (int)after["head"]!["revision"]! })).EnsureSuccessStatusCode();
+        (await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = (int)after["head"]!["revision"]! })).EnsureSuccessStatusCode();
     }
 
     [Fact]
     public async Task APlanOfTheDemo_Applied_IsThenTheOneThatStands()
     {
         var id = await server.TemplateAsync("Night Ferry");
-        var head = (await server.GetAsync($"/api/templates/{id}"))["head"]!;
-        var view = await server.GetAsync($"/api/templates/{id}/outputs/tidewater?act=mix");
+        var head = (await server.GetAsync($"/api/documents/{id}"))["head"]!;
+        var view = await server.GetAsync($"/api/documents/{id}/outputs/tidewater?act=mix");
         var coarse = view["plans"]!.AsArray().Single(p => (int)p!["outputs"]! == 3)!;
 
-        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision = (int)head["revision"]!, edits = coarse["edits"]! })).EnsureSuccessStatusCode();
+        (await server.Client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision = (int)head["revision"]!, edits = coarse["edits"]! })).EnsureSuccessStatusCode();
 
-        var after = await server.GetAsync($"/api/templates/{id}/outputs/tidewater?act=mix");
+        var after = await server.GetAsync($"/api/documents/{id}/outputs/tidewater?act=mix");
         Assert.Empty(after["plans"]!.AsArray().Single(p => (int)p!["outputs"]! == 3)!["edits"]!.AsArray());
         Assert.Equal(3, after["now"]!.AsArray().Count(l => (int)l!["number"]! > 1 && l["channel"] is not null));
         Assert.Equal(coarse["words"]!.AsArray().Count, coarse["edits"]!.AsArray().Count);
-        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = (int)head["revision"]! + 1 })).EnsureSuccessStatusCode();
+        (await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = (int)head["revision"]! + 1 })).EnsureSuccessStatusCode();
     }
 
     [Fact]
     public async Task MorePinsThanOutputs_LeaveNoPlan_AndTheOutputsAreStillShown()
     {
         var id = await server.TemplateAsync("First Rehearsal");
-        var view = await server.GetAsync($"/api/templates/{id}");
+        var view = await server.GetAsync($"/api/documents/{id}");
         var revision = (int)view["head"]!["revision"]!;
         var pieces = view["channels"]!.AsArray().Single(c => (string)c!["channel"]!["id"]! == "breakwater")!["channel"]!["source"]!["kit"]!["pieces"]!.AsArray();
         var edits = pieces.Select(p => new { type = "set-piece-place", channel = "breakwater", piece = (string)p!["name"]!, stay = "alone", importance = 1 });
 
-        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits })).EnsureSuccessStatusCode();
+        (await server.Client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision, edits })).EnsureSuccessStatusCode();
 
-        var outputs = await server.GetAsync($"/api/templates/{id}/outputs/breakwater?act=mix");
+        var outputs = await server.GetAsync($"/api/documents/{id}/outputs/breakwater?act=mix");
         Assert.Empty(outputs["plans"]!.AsArray());
         Assert.Equal(10, outputs["now"]!.AsArray().Count);
-        (await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = revision + 1 })).EnsureSuccessStatusCode();
+        (await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = revision + 1 })).EnsureSuccessStatusCode();
     }
 
     [Theory]
@@ -125,6 +125,6 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     {
         var id = await server.TemplateAsync("Night Ferry");
 
-        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{id}/outputs/{channel}?act={act}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/documents/{id}/outputs/{channel}?act={act}")).StatusCode);
     }
 }

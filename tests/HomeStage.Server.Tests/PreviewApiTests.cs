@@ -10,7 +10,7 @@ public class PreviewApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task Preview_SaysWhatAMendDoes_WhatItRemoves_AndChangesNothing()
     {
         var id = await server.NewTemplateAsync();
-        var findings = await server.GetAsync($"/api/templates/{id}/findings?act=write");
+        var findings = await server.GetAsync($"/api/documents/{id}/findings?act=write");
         var limiter = findings["open"]!.AsArray().Single(f => f!["rule"]!.ToString() == "no-limiter-while-writing")!;
         Assert.Equal("Order", limiter["group"]!.ToString());
 
@@ -19,7 +19,7 @@ public class PreviewApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal(["Main has a new limiter"], preview["words"]!.AsArray().Select(w => w!.ToString()));
         Assert.Equal([limiter["sentence"]!.ToString()], preview["removes"]!.AsArray().Select(w => w!.ToString()));
         Assert.Empty(preview["setsOff"]!.AsArray());
-        Assert.Equal(0, (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!);
+        Assert.Equal(0, (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!);
     }
 
     [Fact]
@@ -46,5 +46,5 @@ public class PreviewApiTests(RunningServer server) : IClassFixture<RunningServer
     private async Task<JsonNode> PreviewAsync(string id, JsonNode edits) => await RunningServer.JsonOf(await PostAsync(id, edits));
 
     private Task<HttpResponseMessage> PostAsync(string id, JsonNode edits) =>
-        server.Client.PostAsJsonAsync($"/api/templates/{id}/preview", new JsonObject { ["act"] = "write", ["edits"] = edits });
+        server.Client.PostAsJsonAsync($"/api/documents/{id}/preview", new JsonObject { ["act"] = "write", ["edits"] = edits });
 }

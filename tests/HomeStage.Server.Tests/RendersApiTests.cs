@@ -33,7 +33,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
         var again = await RenderAsync("First Rehearsal", new { section = "Verse" });
         Assert.Equal(first["workId"]!.ToString(), again["workId"]!.ToString());
 
-        var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
+        var revision = (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!;
         await server.EditAsync(id, revision, new { type = "set-level", channel = "drums", level = -9 });
         var after = await RenderAsync("First Rehearsal", new { section = "Verse" });
 
@@ -46,7 +46,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     {
         var id = await server.TemplateAsync("First Rehearsal");
         var first = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
-        var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
+        var revision = (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!;
         await server.EditAsync(id, revision, new { type = "set-note", channel = "drums", note = "Hit hard" });
         await server.EditAsync(id, revision + 1, new { type = "set-level", channel = "undertow", level = -9 });
 
@@ -87,7 +87,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
         Assert.NotNull(heard["meters"]!["peakDbfs"]);
 
         var id = await server.TemplateAsync("Night Ferry");
-        var refused = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "write", listenTo = "bass", section = (string?)null, point = "key", insert = "nobody" });
+        var refused = await server.Client.PostAsJsonAsync("/api/renders", new { document = id, act = "write", listenTo = "bass", section = (string?)null, point = "key", insert = "nobody" });
         Assert.Equal("missing", (await RunningServer.JsonOf(refused))["code"]!.ToString());
     }
 
@@ -135,7 +135,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     {
         var id = await server.TemplateAsync("Night Ferry");
 
-        var answer = await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act, listenTo, section = (string?)null });
+        var answer = await server.Client.PostAsJsonAsync("/api/renders", new { document = id, act, listenTo, section = (string?)null });
 
         Assert.Equal(code, (await RunningServer.JsonOf(answer))["code"]!.ToString());
     }
@@ -148,7 +148,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
 
     private async Task<JsonNode> StartAsync(string template, object more)
     {
-        var asked = new JsonObject { ["kind"] = "template", ["document"] = await server.TemplateAsync(template), ["act"] = "write", ["listenTo"] = null, ["section"] = null };
+        var asked = new JsonObject { ["document"] = await server.TemplateAsync(template), ["act"] = "write", ["listenTo"] = null, ["section"] = null };
         foreach (var property in more.GetType().GetProperties())
             asked[property.Name] = (string?)property.GetValue(more);
         var answer = await server.Client.PostAsJsonAsync("/api/renders", asked);

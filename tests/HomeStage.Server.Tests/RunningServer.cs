@@ -50,7 +50,7 @@ public sealed class RunningServer : IAsyncLifetime
     public async Task<JsonNode> GetAsync(string path) => await JsonOf(await Client.GetAsync(path));
 
     public Task<HttpResponseMessage> EditAsync(string template, int revision, params object[] edits) =>
-        Client.PostAsJsonAsync($"/api/templates/{template}/edits", new { revision, edits });
+        Client.PostAsJsonAsync($"/api/documents/{template}/edits", new { revision, edits });
 
     public async Task<JsonNode> WaitAsync(string path, string until = "done")
     {

@@ -21,19 +21,19 @@ public class StoreTests(RunningServer server) : IClassFixture<RunningServer>
         // Past two snapshots, with undo and redo among the edits.
         while (revision < 230)
         {
-            var open = (await store.OpenAsync(document.Id, DocumentKind.Template))!;
+            var open = (await store.OpenAsync(document.Id))!;
             StoreAnswer answer = (revision % 7) switch
             {
-                5 => await store.UndoAsync(document.Id, DocumentKind.Template, revision),
-                6 => await store.RedoAsync(document.Id, DocumentKind.Template, revision),
-                _ => await store.EditAsync(document.Id, DocumentKind.Template, revision, [chance.Next(open.Template)]),
+                5 => await store.UndoAsync(document.Id, revision),
+                6 => await store.RedoAsync(document.Id, revision),
+                _ => await store.EditAsync(document.Id, revision, [chance.Next(open.Template)]),
             };
             if (answer is StoreAnswer.Stored stored)
                 revision = stored.After.Revision;
         }
 
-        var kept = (await store.OpenAsync(document.Id, DocumentKind.Template))!;
-        var reread = (await Fresh().OpenAsync(document.Id, DocumentKind.Template))!;
+        var kept = (await store.OpenAsync(document.Id))!;
+        var reread = (await Fresh().OpenAsync(document.Id))!;
 
         Assert.Equal(kept.Template, reread.Template);
         Assert.Equal(kept.Revision, reread.Revision);
@@ -48,7 +48,7 @@ public class StoreTests(RunningServer server) : IClassFixture<RunningServer>
         var document = await store.CreateAsync(DocumentKind.Template, EmptyStage.Create("Crowded"));
 
         var answers = await Task.WhenAll(Enumerable.Range(0, 24).Select(i =>
-            Task.Run(() => store.EditAsync(document.Id, DocumentKind.Template, 0, [new RenameChannel(EmptyStage.MixBus, $"By {i}")]))));
+            Task.Run(() => store.EditAsync(document.Id, 0, [new RenameChannel(EmptyStage.MixBus, $"By {i}")]))));
 
         Assert.Single(answers.OfType<StoreAnswer.Stored>());
         Assert.Equal(23, answers.OfType<StoreAnswer.Stale>().Count(s => s.Newest == 1));

@@ -13,7 +13,7 @@ public class StreamApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.NewTemplateAsync();
         using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(20));
-        using var lines = new StreamReader(await server.Client.GetStreamAsync($"/api/templates/{id}/stream", stop.Token));
+        using var lines = new StreamReader(await server.Client.GetStreamAsync($"/api/documents/{id}/stream", stop.Token));
         Assert.Equal("data: {\"revision\":0}", await NextAsync(lines, stop.Token));
 
         await server.EditAsync(id, 0, Mute);
@@ -27,7 +27,7 @@ public class StreamApiTests(RunningServer server) : IClassFixture<RunningServer>
         var id = await server.NewTemplateAsync();
         var feed = server.Services.GetRequiredService<DocumentStore>().Feed;
         using (var stop = new CancellationTokenSource(TimeSpan.FromSeconds(20)))
-        using (var lines = new StreamReader(await server.Client.GetStreamAsync($"/api/templates/{id}/stream", stop.Token)))
+        using (var lines = new StreamReader(await server.Client.GetStreamAsync($"/api/documents/{id}/stream", stop.Token)))
             await NextAsync(lines, stop.Token);
 
         for (var i = 0; i < 100 && feed.Listeners > 0; i++)
@@ -43,7 +43,7 @@ public class StreamApiTests(RunningServer server) : IClassFixture<RunningServer>
         await server.EditAsync(id, 0, Mute);
         await server.EditAsync(id, 1, new { type = "rename-channel", channel = "mix-bus", name = "All of it" });
 
-        var change = await server.GetAsync($"/api/templates/{id}/changes?since=0");
+        var change = await server.GetAsync($"/api/documents/{id}/changes?since=0");
 
         Assert.Equal(2, (int)change["head"]!["revision"]!);
         Assert.Equal("All of it", Assert.Single(change["changed"]!.AsArray())!["channel"]!["name"]!.ToString());
@@ -56,8 +56,8 @@ public class StreamApiTests(RunningServer server) : IClassFixture<RunningServer>
         for (var revision = 0; revision < 40; revision++)
             await server.EditAsync(id, revision, new { type = "set-level", channel = "mix-bus", level = -revision });
 
-        Assert.Equal(HttpStatusCode.Gone, (await server.Client.GetAsync($"/api/templates/{id}/changes?since=0")).StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await server.Client.GetAsync($"/api/templates/{id}/changes?since=20")).StatusCode);
+        Assert.Equal(HttpStatusCode.Gone, (await server.Client.GetAsync($"/api/documents/{id}/changes?since=0")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await server.Client.GetAsync($"/api/documents/{id}/changes?since=20")).StatusCode);
     }
 
     private static async Task<string> NextAsync(StreamReader lines, CancellationToken cancellation)

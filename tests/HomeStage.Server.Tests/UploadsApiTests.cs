@@ -41,7 +41,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     {
         var id = await server.TemplateAsync("Night Ferry");
         var pattern = (await RunningServer.JsonOf(await SendAsync("midi", "tidewater", Drums)))["parts"]![0]!["pattern"]!;
-        var revision = (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!;
+        var revision = (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!;
 
         var answer = await server.EditAsync(id, revision, new { type = "put-pattern", channel = "tidewater", pattern });
 
@@ -63,7 +63,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task File_ThatIsHuge_IsRefused_AndChangesNothing()
     {
         var id = await server.TemplateAsync("Night Ferry");
-        var before = (await server.GetAsync($"/api/templates/{id}")).ToJsonString();
+        var before = (await server.GetAsync($"/api/documents/{id}")).ToJsonString();
         var huge = new byte[2 * MidiReader.MostBytes];
         Drums.CopyTo(huge, 0);
 
@@ -71,7 +71,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
 
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
         Assert.Equal("too-large", (await RunningServer.JsonOf(answer))["code"]!.ToString());
-        Assert.Equal(before, (await server.GetAsync($"/api/templates/{id}")).ToJsonString());
+        Assert.Equal(before, (await server.GetAsync($"/api/documents/{id}")).ToJsonString());
     }
 
     [Fact]
@@ -97,14 +97,14 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     [Fact]
     public async Task KitNames_AreReadAndWritten_AndATableIsReadBackAsItWas()
     {
-        var path = $"/api/templates/{await server.TemplateAsync("Night Ferry")}/channels/tidewater";
+        var path = $"/api/documents/{await server.TemplateAsync("Night Ferry")}/channels/tidewater";
         var names = await server.Client.GetByteArrayAsync($"{path}/kit.midnam");
         var table = await server.Client.GetByteArrayAsync($"{path}/kit.csv");
 
         var byNames = (await RunningServer.JsonOf(await SendAsync("kit-file", "tidewater", names)))["kit"]!["pieces"]!;
         var byTable = (await RunningServer.JsonOf(await SendAsync("kit-file", "tidewater", table)))["kit"]!["pieces"]!;
 
-        var now = (await server.GetAsync($"/api/templates/{await server.TemplateAsync("Night Ferry")}"))["channels"]!.AsArray().Single(c => c!["channel"]!["id"]!.ToString() == "tidewater")!["channel"]!["source"]!["kit"]!["pieces"]!;
+        var now = (await server.GetAsync($"/api/documents/{await server.TemplateAsync("Night Ferry")}"))["channels"]!.AsArray().Single(c => c!["channel"]!["id"]!.ToString() == "tidewater")!["channel"]!["source"]!["kit"]!["pieces"]!;
         Assert.Equal(now.ToJsonString(), byNames.ToJsonString());
         Assert.Equal(now.AsArray().Select(p => (p!["name"]!.ToString(), (int)p["note"]!, (int)p["output"]!, (int)p["importance"]!)), byTable.AsArray().Select(p => (p!["name"]!.ToString(), (int)p["note"]!, (int)p["output"]!, (int)p["importance"]!)));
     }
@@ -135,7 +135,7 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
         // A look keeps nothing; the edit that puts the kit in does.
         Assert.DoesNotContain((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == content);
         var id = await server.TemplateAsync("Night Ferry");
-        var head = (await server.GetAsync($"/api/templates/{id}"))["head"]!;
+        var head = (await server.GetAsync($"/api/documents/{id}"))["head"]!;
         var put = await server.EditAsync(id, (int)head["revision"]!, new { type = "set-source", channel = "tidewater", source = new { type = "instrument", instrument = "tidewater", kit = answer["kit"] } });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, put.StatusCode);
         var fresh = await server.NewTemplateAsync();
@@ -154,5 +154,5 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
     }
 
     private async Task<HttpResponseMessage> SendAsync(string what, string channel, byte[] bytes) =>
-        await server.Client.PostAsync($"/api/templates/{await server.TemplateAsync("Night Ferry")}/channels/{channel}/{what}", new ByteArrayContent(bytes));
+        await server.Client.PostAsync($"/api/documents/{await server.TemplateAsync("Night Ferry")}/channels/{channel}/{what}", new ByteArrayContent(bytes));
 }

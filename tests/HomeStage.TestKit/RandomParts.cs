@@ -2,6 +2,7 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Making;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Roles;
@@ -19,7 +20,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(30) switch
+        return random.Next(32) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -50,9 +51,21 @@ internal sealed class RandomParts(Random random)
             25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
             28 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPiecePlace(id, Pick(kit.Pieces).Name, (PieceStay)random.Next(3), 1 + random.Next(9)),
             27 when channel.Source is InstrumentSource { Kit: { } kit } => new SetOutputs(id, kit with { Pieces = kit.Pieces.Select(Moved(kit)).ToSequence() }, []),
+            29 => new MakeChannel(Wish(template), random.Next(2) == 0 ? null : id),
+            30 => new MakeInsert(id, Pick(ProcessorCatalogue.All).Id),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };
     }
+
+    private ChannelWish Wish(Template template) => new((ChannelKind)random.Next(Enum.GetValues<ChannelKind>().Length))
+    {
+        Name = random.Next(2) == 0 ? null : $"Åse’s {random.Next(20)}",
+        Under = random.Next(2) == 0 ? null : Pick(template.Channels).Id,
+        Format = random.Next(3) == 0 ? (ChannelFormat)random.Next(2) : null,
+        Instrument = random.Next(3) == 0 ? Pick(InstrumentCatalogue.All).Id : null,
+        SplitOf = Pick(template.Channels).Id,
+        WithoutInput = random.Next(3) == 0,
+    };
 
     private Func<Piece, Piece> Moved(Kit kit) => piece => piece with { Output = 1 + random.Next(kit.Outputs.Count), AlsoOnFirst = random.Next(4) == 0, Format = (ChannelFormat)random.Next(2) };
 

@@ -51,7 +51,7 @@ test('a song that is removed comes back', async () => {
 test('a sound that is lost is a blocker with its mend: the same file makes it whole, another is said to be another', async () => {
   const sound = await fetch(`${stage.address}/api/media?title=Gulls`, { method: 'POST', body: waveFile(4800, 48000) }).then((r) => r.json())
   const { id } = await post('/api/templates', { name: 'Gull practice' })
-  await post(`/api/templates/${id}/edits`, {
+  await post(`/api/documents/${id}/edits`, {
     revision: 0,
     edits: [
       { type: 'add-channel', channel: { id: 'gulls', name: 'Gull loop', kind: 'audio', destination: 'mix-bus' } },
@@ -68,7 +68,7 @@ test('a sound that is lost is a blocker with its mend: the same file makes it wh
   await bring.setInputFiles({ name: 'gulls.wav', mimeType: 'audio/wav', buffer: waveFile(4800, 48000) })
   await page.getByRole('button', { name: 'Bring Gulls again' }).waitFor({ state: 'detached' })
 
-  assert.equal((await stage.get(`/api/templates/${id}/findings?act=write`)).open.filter((f) => f.rule === 'sound-missing').length, 0)
+  assert.equal((await stage.get(`/api/documents/${id}/findings?act=write`)).open.filter((f) => f.rule === 'sound-missing').length, 0)
 })
 
 test('a sound that nobody uses can be removed, and no other', async () => {
@@ -87,7 +87,7 @@ test('a sound that nobody uses can be removed, and no other', async () => {
 test('a damaged template is listed with how far it can be read, and recovered from there', async () => {
   const { id } = await post('/api/templates', { name: 'Breakers' })
   for (const [revision, name] of ['First wave', 'Second wave', 'Third wave'].entries())
-    await post(`/api/templates/${id}/edits`, { revision, edits: [{ type: 'rename-channel', channel: 'mix-bus', name }] })
+    await post(`/api/documents/${id}/edits`, { revision, edits: [{ type: 'rename-channel', channel: 'mix-bus', name }] })
   await stage.away((data) => {
     const file = join(data, readdirSync(data).find((f) => f.endsWith('stage.db')))
     const bytes = readFileSync(file)

@@ -95,7 +95,7 @@ test('a ducker by notes is drawn by keys and restarted by a channel', async () =
   await page.getByText('Notes of Pulse trigger').waitFor()
   const api = await stage.get('/api/templates')
   const id = api.find((t) => t.name === 'Night Ferry').id
-  const document = await stage.get(`/api/templates/${id}`)
+  const document = await stage.get(`/api/documents/${id}`)
   const ducker = document.channels.flatMap((c) => c.channel.inserts).find((i) => i.processor === 'ducker')
   assert.deepEqual(ducker.trigger.notes, ['pulse'])
   assert.equal(ducker.trigger.curve[1].place, 0.11)

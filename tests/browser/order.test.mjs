@@ -17,9 +17,9 @@ before(async () => {
 after(() => stage.close())
 
 const id = () => page.url().split('/').pop()
-const channels = async () => (await stage.get(`/api/templates/${id()}`)).channels.map((r) => r.channel)
+const channels = async () => (await stage.get(`/api/documents/${id()}`)).channels.map((r) => r.channel)
 const channel = async (key) => (await channels()).find((c) => c.id === key)
-const revision = async () => (await stage.get(`/api/templates/${id()}`)).head.revision
+const revision = async () => (await stage.get(`/api/documents/${id()}`)).head.revision
 const side = () => page.getByRole('complementary')
 
 async function settles(read, expected) {
@@ -78,7 +78,7 @@ test('a bus is put around what is chosen, by one key, and what is under it is du
 test('the next spare is taken under its bus', async () => {
   await row(page, 'Voices').click()
   await side().getByText('1 waiting').waitFor()
-  await side().getByRole('button', { name: 'take the next' }).click()
+  await side().getByRole('button', { name: 'use one for a new part' }).click()
   await row(page, 'Part 4').waitFor()
   assert.equal((await channel('spare-voice')).spare, false)
 })
@@ -97,6 +97,7 @@ test('the order is narrowed to a family, to a role, to what has a finding', asyn
 
 test('a role is said by a person and kept', async () => {
   await row(page, 'Undertow').click()
+  await side().getByText('Role, width, polarity, hue').click()
   await side().getByRole('combobox', { name: 'Role of Undertow' }).selectOption('sub')
   await settles(async () => (await channel('undertow')).role, 'sub')
 })
@@ -142,7 +143,7 @@ test('a patch is kept and taken up again', async () => {
   await side().getByRole('combobox', { name: 'Patch' }).first().selectOption('(keep)')
   await side().getByRole('textbox', { name: 'Name of the patch' }).fill('Ebb')
   await side().getByRole('button', { name: 'Keep', exact: true }).click()
-  await settles(async () => (await stage.get(`/api/templates/${id()}`)).head.patches.map((p) => p.name), ['Far bells', 'Ebb', 'Moored low'])
+  await settles(async () => (await stage.get(`/api/documents/${id()}`)).head.patches.map((p) => p.name), ['Far bells', 'Ebb', 'Moored low'])
 })
 
 test('an insert is parked in one act and waits for the song’s key', async () => {
@@ -173,6 +174,7 @@ test('a WAVE file lies on an audio channel, is kept once, and two hardware input
 
 test('an instrument gets a channel for its print, which waits in the wings', async () => {
   await row(page, 'Undertow').click()
+  await side().getByText('Role, width, polarity, hue').click()
   await side().getByRole('button', { name: 'make a channel for it' }).click()
   await side().getByRole('button', { name: 'Undertow print' }).waitFor()
   assert.deepEqual((await channel('undertow-print')).stages, { buses: 'in-the-wings', mix: 'in-the-wings', record: 'in-the-wings', write: 'in-the-wings' })

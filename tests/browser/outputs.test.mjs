@@ -15,7 +15,7 @@ before(async () => {
 })
 after(() => stage.close())
 
-const channels = async () => (await stage.get(`/api/templates/${id}`)).channels.map((c) => c.channel)
+const channels = async () => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
 const splits = async () => (await channels()).filter((c) => c.kind === 'split')
 const kit = async () => (await channels()).find((c) => c.kind === 'instrument').source.kit
 const piece = (name) => page.locator('button.piece').filter({ has: page.locator('.name', { hasText: new RegExp(`^${name}$`) }) })
@@ -60,11 +60,11 @@ test('by keys alone a plan is looked at, left, and applied in one act', async ()
   for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight')
   await page.getByRole('heading', { name: '7 pairs' }).waitFor()
   assert.equal((await splits()).length, 0)
-  const revision = (await stage.get(`/api/templates/${id}`)).head.revision
+  const revision = (await stage.get(`/api/documents/${id}`)).head.revision
   await page.getByRole('button', { name: 'Split it so' }).focus()
   await page.keyboard.press('Enter')
   await until(async () => (await splits()).length === 7)
-  assert.equal((await stage.get(`/api/templates/${id}`)).head.revision, revision + 1)
+  assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, revision + 1)
   const { outputs, pieces } = await kit()
   for (const split of await splits()) {
     assert.equal(split.name, outputs[split.source.output - 1].name)
@@ -91,7 +91,7 @@ test('one piece is heard through its own path while its row lights', async () =>
 
 test('coarser keeps the strip of what survives', async () => {
   const [first] = await splits()
-  await fetch(`${stage.address}/api/templates/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: (await stage.get(`/api/templates/${id}`)).head.revision, edits: [{ type: 'set-level', channel: first.id, level: -7.5 }] }) })
+  await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: (await stage.get(`/api/documents/${id}`)).head.revision, edits: [{ type: 'set-level', channel: first.id, level: -7.5 }] }) })
   await page.locator('h2', { hasText: 'Gong' }).waitFor()
   await until(async () => (await page.getByRole('button', { name: 'Undo' }).count()) > 0)
   await piece('Gong').focus()
@@ -137,7 +137,7 @@ test('axe: the outputs, in both themes', async () => {
 })
 
 test('everything is fired: sources down, channels across, and what a mute takes away is said', async () => {
-  await fetch(`${stage.address}/api/templates/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: (await stage.get(`/api/templates/${id}`)).head.revision, edits: [{ type: 'set-mute', channel: (await splits()).find((c) => c.name === 'Clap').id, muted: true }] }) })
+  await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: (await stage.get(`/api/documents/${id}`)).head.revision, edits: [{ type: 'set-mute', channel: (await splits()).find((c) => c.name === 'Clap').id, muted: true }] }) })
   await page.getByRole('button', { name: 'Line check' }).click()
   const dialog = page.getByRole('dialog', { name: 'Line check' })
   await dialog.getByText('22 pieces, instruments and inputs run in this act').waitFor()

@@ -17,7 +17,7 @@ before(async () => {
 
 after(() => stage.close())
 
-const channel = async (which) => (await stage.get(`/api/templates/${id}`)).channels.find((c) => c.channel.id === which).channel
+const channel = async (which) => (await stage.get(`/api/documents/${id}`)).channels.find((c) => c.channel.id === which).channel
 
 async function rendered() {
   await page.getByRole('button', { name: 'Render now' }).click()
@@ -101,6 +101,7 @@ test('a stretch of the loop is set by hand, by pulling and by keys', async () =>
 
 test('an instrument is printed, and the print plays in its place', async () => {
   await row(page, 'Bellbuoy').click()
+  await page.getByText('Role, width, polarity, hue').click()
   await page.getByRole('button', { name: 'make a channel for it' }).click()
   await page.getByRole('button', { name: 'print now' }).click()
   await page.getByRole('button', { name: 'play the print' }).click()
@@ -142,7 +143,7 @@ test('a loop follows the tempo as it is told to', async () => {
   const quarters = page.getByRole('spinbutton', { name: 'Length of Harbour' })
   await quarters.fill('8')
   await quarters.press('Enter')
-  const laid = async () => (await stage.get(`/api/templates/${id}`)).channels.find((c) => c.channel.name === 'Oars').channel.starters[0]
+  const laid = async () => (await stage.get(`/api/documents/${id}`)).channels.find((c) => c.channel.name === 'Oars').channel.starters[0]
   for (let i = 0; i < 100 && (await laid()).quarters !== 8; i++) await page.waitForTimeout(100)
   const starter = await laid()
   assert.deepEqual([starter.fit, starter.quarters], ['cut-at-beats', 8])

@@ -25,7 +25,7 @@ async function made(count) {
   })) // prettier-ignore
   const { id } = await (await post('/api/templates', { name: `${count} channels` })).json()
   for (let from = 0, revision = 0; from < edits.length; from += 4000, revision++) {
-    const answer = await post(`/api/templates/${id}/edits`, { revision, edits: edits.slice(from, from + 4000) })
+    const answer = await post(`/api/documents/${id}/edits`, { revision, edits: edits.slice(from, from + 4000) })
     assert.equal(answer.status, 200)
   }
   await page.goto(`${stage.address}/templates/${id}`)
@@ -35,7 +35,7 @@ async function made(count) {
 
 test('a thousand channels: only the rows in sight are drawn, and the treegrid says how many there are', async () => {
   thousand = await made(1000)
-  thousandAt = (await stage.get(`/api/templates/${thousand}`)).head.revision
+  thousandAt = (await stage.get(`/api/documents/${thousand}`)).head.revision
   assert.ok((await page.getByRole('row').count()) < 60)
   assert.equal(await page.getByRole('treegrid').getAttribute('aria-rowcount'), '1001')
   await row(page, 'Sum 0').click()
@@ -99,7 +99,7 @@ test('a thousand channels: an edit is stored and shown', async () => {
   console.log(`# edit: median ${times[25].toFixed(1)} ms, p95 ${times[47].toFixed(1)}`)
   // Fifty edits were shown; how fast they are on a quiet machine stands in docs/performance.md.
   assert.equal(times.length, 50)
-  const stored = async () => (await stage.get(`/api/templates/${thousand}`)).head.revision
+  const stored = async () => (await stage.get(`/api/documents/${thousand}`)).head.revision
   for (let i = 0; i < 100 && (await stored()) < thousandAt + 60; i++) await page.waitForTimeout(100)
   assert.equal(await stored(), thousandAt + 60)
 })

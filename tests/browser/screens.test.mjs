@@ -89,19 +89,19 @@ test('a MIDI file becomes a starter: the part is chosen, notes without a piece a
   assert.deepEqual(await findings(), [])
   await dialog.getByRole('button', { name: 'Put it in' }).click()
   await page.getByRole('button', { name: 'Remove Drums by hand' }).waitFor()
-  const kit = (await stage.get(`/api/templates/${page.url().split('/').pop()}`)).channels.find((c) => c.channel.id === 'breakwater').channel
+  const kit = (await stage.get(`/api/documents/${page.url().split('/').pop()}`)).channels.find((c) => c.channel.id === 'breakwater').channel
   assert.deepEqual(kit.patterns.map((p) => p.name), ['Drums by hand'])
   assert.deepEqual(kit.patterns[0].notes.map((n) => [n.startTick, n.number]), [[0, 36], [960, 38], [1920, 90]])
 })
 
 test('a file that is none gets a sentence and changes nothing', async () => {
   const id = page.url().split('/').pop()
-  const before = await stage.get(`/api/templates/${id}`)
+  const before = await stage.get(`/api/documents/${id}`)
   await page.locator('input[aria-label="A MIDI file"]').setInputFiles({ name: 'noise.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing of the kind') })
   await page.getByRole('alert').filter({ hasText: 'not a Standard MIDI File' }).waitFor()
   await page.locator('input[aria-label^="A kit: a table"]').setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('name,note\nKick,36') })
   await page.getByRole('alert').filter({ hasText: 'must name the columns' }).waitFor()
-  assert.deepEqual(await stage.get(`/api/templates/${id}`), before)
+  assert.deepEqual(await stage.get(`/api/documents/${id}`), before)
 })
 
 test('a table of pieces becomes the kit', async () => {
@@ -155,6 +155,7 @@ test('findings follow the edits, are mended by one press, and may be accepted wi
   await openTemplate(stage, 'Night Ferry')
   await page.getByRole('button', { name: 'proven', exact: true }).waitFor()
   await row(page, 'Drums').click()
+  await page.getByText('Role, width, polarity, hue').click()
   await page.getByRole('combobox', { name: 'Width of Drums' }).selectOption('mono')
   await page.getByRole('button', { name: '1 finding' }).click()
   const dialog = page.getByRole('dialog', { name: 'What the soundcheck found' })

@@ -72,6 +72,7 @@ await page.getByRole('alert').waitFor()
 await shoot('loop-refused')
 await page.getByRole('alert').getByRole('button', { name: 'Close' }).click()
 
+await page.getByText('Role, width, polarity, hue').click()
 await page.getByRole('combobox', { name: 'Width of Mix bus' }).selectOption('mono')
 await row(page, 'Clap').click()
 await page.getByLabel('Add a send').selectOption('drums')

@@ -17,7 +17,7 @@ const pan = () => page.getByRole('spinbutton', { name: 'Pan of Kick' })
 
 async function kick() {
   const id = page.url().split('/').pop()
-  return (await stage.get(`/api/templates/${id}`)).channels.find((c) => c.channel.id === 'kick').channel
+  return (await stage.get(`/api/documents/${id}`)).channels.find((c) => c.channel.id === 'kick').channel
 }
 
 /** Waits until the server holds what the screen says, since an edit is on its way for a moment. */
@@ -36,8 +36,7 @@ for (const [typed, stored, shown] of [
   ['−∞', null, '−∞'],
   ['-20', -20, '−20.0'],
   ['off', null, '−∞'],
-  ['99', 6, '6.0'],
-  ['nonsense', 6, '6.0'],
+  ['6', 6, '6.0'],
 ])
   test(`a level typed as “${typed}” is ${shown} dB`, async () => {
     await level().fill(typed)
@@ -46,12 +45,28 @@ for (const [typed, stored, shown] of [
     await settles(() => level().inputValue(), shown)
   })
 
+for (const typed of ['99', '-61', 'nonsense', '1.2k', '-3 LU', '1/8'])
+  test(`a level typed as “${typed}” changes nothing, and the field says what it takes`, async () => {
+    await level().fill(typed)
+    await level().press('Enter')
+    await page.getByRole('alert').getByText(`“${typed}” is not taken: −60.0 to 6.0 dB, or −∞`).waitFor()
+    assert.equal(await level().inputValue(), '6.0')
+    await page.waitForTimeout(100)
+    assert.equal((await kick()).level, 6)
+  })
+
+test('a pan that is none is said beside its field', async () => {
+  await pan().fill('-100')
+  await pan().press('Enter')
+  await page.getByRole('alert').getByText('100 L to 100 R, or C for the centre').waitFor()
+  await pan().press('Escape')
+})
+
 for (const [typed, stored, shown] of [
   ['30 L', -0.3, '30 L'],
   ['r 45', 0.45, '45 R'],
   ['c', 0, 'C'],
   ['100 r', 1, '100 R'],
-  ['130 r', 1, '100 R'],
 ])
   test(`a pan typed as “${typed}” is ${shown}`, async () => {
     await pan().fill(typed)
@@ -62,14 +77,14 @@ for (const [typed, stored, shown] of [
 
 test('a value that is typed and left at once is one revision', async () => {
   const id = page.url().split('/').pop()
-  const revision = (await stage.get(`/api/templates/${id}`)).head.revision
+  const revision = (await stage.get(`/api/documents/${id}`)).head.revision
   await level().fill('-9')
   await level().press('Enter')
   await pan().focus()
   await pan().press('Tab')
   await settles(async () => (await kick()).level, -9)
   await page.waitForTimeout(300)
-  assert.equal((await stage.get(`/api/templates/${id}`)).head.revision, revision + 1)
+  assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, revision + 1)
   await level().fill('6')
   await level().press('Enter')
   await settles(async () => (await kick()).level, 6)
@@ -85,7 +100,7 @@ test('Escape leaves a value as it was', async () => {
 
 test('a value is dragged along a line, and the drag is one revision', async () => {
   const id = page.url().split('/').pop()
-  const revision = (await stage.get(`/api/templates/${id}`)).head.revision
+  const revision = (await stage.get(`/api/documents/${id}`)).head.revision
   const box = await level().boundingBox()
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
@@ -94,7 +109,7 @@ test('a value is dragged along a line, and the drag is one revision', async () =
   await page.mouse.up()
   // Ten steps of half a dB to the left.
   await settles(async () => (await kick()).level, 1)
-  assert.equal((await stage.get(`/api/templates/${id}`)).head.revision, revision + 1)
+  assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, revision + 1)
 })
 
 test('a value says what it is to a screen reader', async () => {

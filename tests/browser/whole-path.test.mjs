@@ -15,7 +15,7 @@ before(async () => {
 after(() => stage.close())
 
 const templateId = () => page.url().split('/').pop()
-const channels = async () => (await stage.get(`/api/templates/${templateId()}`)).channels.map((c) => c.channel)
+const channels = async () => (await stage.get(`/api/documents/${templateId()}`)).channels.map((c) => c.channel)
 
 test('the library shows the demo and opens Night Ferry', async () => {
   await page.goto(stage.address)
@@ -90,12 +90,12 @@ test('level, pan, mute and a send are set in the row and the side panel', async 
 
 test('a run of arrow keys on a level is one revision', async () => {
   const id = templateId()
-  const before = (await stage.get(`/api/templates/${id}`)).head.revision
+  const before = (await stage.get(`/api/documents/${id}`)).head.revision
   await page.getByRole('spinbutton', { name: 'Level of Undertow, dB' }).focus()
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp')
   await page.waitForFunction(() => document.querySelector('[aria-label="Level of Undertow, dB"]').value === '−5.0')
   await page.waitForTimeout(600)
-  const now = await stage.get(`/api/templates/${id}`)
+  const now = await stage.get(`/api/documents/${id}`)
   assert.equal(now.head.revision, before + 1)
   assert.equal(now.channels.find((c) => c.channel.id === 'undertow').channel.level, -5)
 })
@@ -103,7 +103,7 @@ test('a run of arrow keys on a level is one revision', async () => {
 test('undo takes back one by one, redo brings again', async () => {
   const undo = page.getByRole('button', { name: 'Undo' })
   for (let i = 0; i < 5; i++) {
-    const before = (await stage.get(`/api/templates/${templateId()}`)).head.revision
+    const before = (await stage.get(`/api/documents/${templateId()}`)).head.revision
     await undo.click()
     await waitForRevision(before + 1)
   }
@@ -172,7 +172,7 @@ test('the song’s own running order can be edited and leaves the template alone
   await page.keyboard.press('Delete')
   await row(page, 'Deep drum').waitFor({ state: 'detached' })
   const ferry = (await stage.get('/api/templates')).find((t) => t.name === 'Night Ferry')
-  const kept = (await stage.get(`/api/templates/${ferry.id}`)).channels.map((c) => c.channel.name)
+  const kept = (await stage.get(`/api/documents/${ferry.id}`)).channels.map((c) => c.channel.name)
   assert.ok(kept.includes('Deep drum'))
 })
 
@@ -183,7 +183,7 @@ test('nothing was fetched from elsewhere and nothing went wrong in the console',
 
 async function waitForRevision(revision) {
   for (let i = 0; i < 100; i++) {
-    if ((await stage.get(`/api/templates/${templateId()}`)).head.revision >= revision) return
+    if ((await stage.get(`/api/documents/${templateId()}`)).head.revision >= revision) return
     await page.waitForTimeout(20)
   }
   assert.fail(`revision ${revision} did not come`)

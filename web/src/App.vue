@@ -3,6 +3,7 @@ import ListeningBar from '@/parts/ListeningBar.vue'
 import PadStrip from '@/parts/PadStrip.vue'
 import Rail from '@/parts/Rail.vue'
 import { useTheme } from '@/look/theme'
+import { useHomecoming } from '@/parts/home'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { usePads } from '@/state/pads'
@@ -10,6 +11,7 @@ import { usePads } from '@/state/pads'
 const pads = usePads()
 const document = useDocument()
 useTheme()
+useHomecoming()
 void useCatalogue().load()
 </script>
 

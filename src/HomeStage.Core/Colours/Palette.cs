@@ -5,6 +5,10 @@ namespace HomeStage.Core.Colours;
 /// <summary>The colour of a channel on both themes.</summary>
 public sealed record ChannelColour(string Night, string Day);
 
+/// <summary>A hue to choose, with its colour.</summary>
+/// <param name="Degrees">In [0, 360), none of the lamp's.</param>
+public sealed record Swatch(double Degrees, string Name, ChannelColour Colour);
+
 /// <summary>The colours of a template's channels: chosen by hue on a bus, derived below it.</summary>
 /// <remarks>A family keeps its hue. Its lightness is moved, in small steps, until it is apart from the family above it to
 /// everybody. Members step evenly through lightness about their bus, so that the family holds together.</remarks>
@@ -18,6 +22,13 @@ public static class Palette
     /// <summary>How far two neighbouring families stay apart, as <see cref="Oklab.DistanceTo"/> counts.</summary>
     public const double LeastDistance = 0.06;
 
+    /// <summary>Hues to choose from, in degrees, with what people call them: around the circle, the lamp's left out.</summary>
+    private static readonly (double Degrees, string Name)[] Hues =
+    [
+        (0, "rose"), (25, "brick"), (48, "rust"), (105, "olive"), (128, "moss"), (152, "fern"), (175, "pine"),
+        (200, "teal"), (225, "sea"), (250, "slate"), (275, "iris"), (300, "violet"), (325, "heather"),
+    ];
+
     private const double MemberSpread = 0.05;
 
     public static bool IsLamps(double hueDegrees) => hueDegrees > LampFromDegrees && hueDegrees < LampToDegrees;
@@ -29,6 +40,10 @@ public static class Palette
         var (night, day) = (Ink(rows, ThemeInk.Night), Ink(rows, ThemeInk.Day));
         return night.ToDictionary(x => x.Key, x => new ChannelColour(x.Value.ToString(), day[x.Key].ToString()));
     }
+
+    /// <returns>The hues to choose from, each as the first family that takes it looks.</returns>
+    public static Sequence<Swatch> Swatches() => Hues.Select(h => new Swatch(h.Degrees, h.Name,
+        new(Held(ThemeInk.Night.Lightness, h.Degrees, ThemeInk.Night).ToString(), Held(ThemeInk.Day.Lightness, h.Degrees, ThemeInk.Day).ToString()))).ToSequence();
 
     private static Dictionary<ChannelId, Rgb> Ink(IReadOnlyList<RunningOrderRow> rows, ThemeInk theme)
     {

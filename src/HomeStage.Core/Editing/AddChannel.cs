@@ -18,7 +18,7 @@ public sealed record AddChannel(Channel Channel, int? Place = null) : Edit
             return new Refusal.ChannelExists(Channel.Id);
         if (template.Channels.Count >= TemplateRules.MostChannels)
             return new Refusal.TooMany("channels", TemplateRules.MostChannels);
-        if (Channel.Kind == ChannelKind.Main)
+        if (Capabilities.Of(Channel.Kind).StandsOnce)
             return new Refusal.Doubled("main", Channel.Name);
         var added = ConnectionOrder.Sorted(Channel);
         var after = template with { Channels = template.Channels.Insert(place, added) };

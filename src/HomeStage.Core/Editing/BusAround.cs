@@ -1,11 +1,12 @@
+using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
 
 /// <summary>Puts a bus around channels: they feed it, and it feeds what they all led to.</summary>
-/// <param name="Bus">Id of the bus to be made.</param>
+/// <param name="Bus">Id of the bus to be made; null for one made of its name.</param>
 /// <remarks>A chosen channel that already stands under another chosen one stays there.</remarks>
-public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId Bus, string Name) : ManyChannelsEdit
+public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId? Bus, string Name) : ManyChannelsEdit
 {
     public override bool ChangesRouting => true;
 
@@ -13,8 +14,8 @@ public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId Bus, stri
     {
         if (Unknown(template, Channels) is { } unknown)
             return unknown;
-        if (template.Channels.Contains(Bus))
-            return new Refusal.ChannelExists(Bus);
+        if (Bus is { } wanted && template.Channels.Contains(wanted))
+            return new Refusal.ChannelExists(wanted);
         var chosen = Channels.ToHashSet();
         var outer = template.Channels.Where(c => chosen.Contains(c.Id) && !Downstream(template, c).Any(chosen.Contains)).ToList();
         // Within a batch channels may stand in a ring for a while; then none of them is the outer one.
@@ -22,8 +23,9 @@ public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId Bus, stri
             return new Refusal.ClosesLoop(Channels.Select(id => template.Channels[id].Name).ToSequence());
         if (outer.FirstOrDefault(c => c.Destination is null) is { } rootless)
             return new Refusal.WrongPlace(rootless.Name, "feeds no bus, so no bus can be put around it");
-        var bus = new Channel { Id = Bus, Name = Name, Kind = ChannelKind.Bus, Destination = Meeting(template, outer) };
-        var moved = outer.Aggregate(template, (t, c) => t.Replace(c with { Destination = Bus }));
+        var made = ChannelFactory.Bus(template, Name, Meeting(template, outer));
+        var bus = made with { Id = Bus ?? made.Id };
+        var moved = outer.Aggregate(template, (t, c) => t.Replace(c with { Destination = bus.Id }));
         return moved with { Channels = moved.Channels.Insert(template.Channels.IndexOf(outer[0].Id), bus) };
     }
 

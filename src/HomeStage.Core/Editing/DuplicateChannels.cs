@@ -17,7 +17,7 @@ public sealed record DuplicateChannels(Sequence<ChannelId> Channels) : ManyChann
         var originals = template.Channels
             .Where(c => chosen.Contains(c.Id) || (c.Source is OutputSource split && chosen.Contains(split.Instrument)))
             .ToList();
-        if (originals.FirstOrDefault(c => c.Kind == ChannelKind.Main) is { } main)
+        if (originals.FirstOrDefault(c => Capabilities.Of(c.Kind).StandsOnce) is { } main)
             return new Refusal.Doubled("main", main.Name);
         var copies = Named(template, originals);
         var fed = template.Channels.Where(c => !copies.ContainsKey(c.Id)).Select(c => Feeding(c, copies));

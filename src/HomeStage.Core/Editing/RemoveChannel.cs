@@ -11,7 +11,7 @@ public sealed record RemoveChannel(ChannelId Channel) : Edit
     {
         if (!template.Channels.TryGet(Channel, out var channel))
             return new Refusal.UnknownChannel(Channel);
-        if (channel.Kind == ChannelKind.Main)
+        if (Capabilities.Of(channel.Kind).StandsOnce)
             return new Refusal.WrongPlace(channel.Name, "is the last sum and stays");
         var gone = template.Channels
             .Where(c => c.Id == Channel || (c.Source is OutputSource split && split.Instrument == Channel))

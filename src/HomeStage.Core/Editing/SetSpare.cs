@@ -9,8 +9,8 @@ public sealed record SetSpare(ChannelId Channel, bool Spare) : ManyChannelsEdit
     {
         if (!template.Channels.TryGet(Channel, out var channel))
             return new Refusal.UnknownChannel(Channel);
-        if (Spare && channel.Kind is ChannelKind.Main or ChannelKind.Bus or ChannelKind.Return)
-            return new Refusal.WrongPlace(channel.Name, "sums others, so it cannot wait as a spare");
+        if (Spare && !Capabilities.Of(channel.Kind).MayBeSpare)
+            return new Refusal.WrongPlace(channel.Name, "is of a kind that cannot wait as a spare; an audio or instrument channel can");
         var waiting = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings)));
         return template.Replace(channel with { Spare = Spare, Stages = Spare ? waiting : channel.Stages });
     }

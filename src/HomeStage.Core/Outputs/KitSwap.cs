@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
@@ -74,7 +75,7 @@ public sealed record KitSwap(Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces
         {
             var id = Numbering.FreshId($"{player}-output-{number}", taken.Contains);
             taken.Add(id);
-            yield return new AddChannel(NewSplit.Of(template.Channels[player], kit, number, id), ++place);
+            yield return new AddChannel(ChannelFactory.Split(template.Channels[player], kit, number) with { Id = id }, ++place);
         }
     }
 }

@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Making;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 
@@ -134,7 +135,11 @@ public sealed class SplitBatch
             if (numbers[g] == 1)
                 continue;
             var (group, name) = (_plan.Groups[g], laid.Outputs[numbers[g] - 1].Name);
-            var made = NewSplit.Of(_template.Channels[_player], laid, numbers[g], Fresh(name), group.Format == ChannelFormat.Mono ? Middle(group) : 0);
+            var made = ChannelFactory.Split(_template.Channels[_player], laid, numbers[g]) with
+            {
+                Id = Fresh(name),
+                Pan = group.Format == ChannelFormat.Mono ? Middle(group) : 0,
+            };
             Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
             last = made.Id;
         }
@@ -174,9 +179,5 @@ public sealed class SplitBatch
         return lowest.Count > 1 ? lowest[1] : "";
     }
 
-    private ChannelId Fresh(string name)
-    {
-        var id = new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
-        return Numbering.FreshId(id.Length == 0 ? "split" : id, _template.Channels.Contains);
-    }
+    private ChannelId Fresh(string name) => ChannelFactory.FreshId(_template, name);
 }

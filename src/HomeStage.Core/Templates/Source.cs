@@ -23,7 +23,11 @@ public sealed record OutputSource(ChannelId Instrument, int Output, bool Monitor
 
 /// <summary>One or two hardware inputs, numbered from 1. Heard only while monitored.</summary>
 /// <param name="Armed">Whether it takes the next recording.</param>
-public sealed record InputSource(int First, int? Second = null, bool Monitored = false, bool Armed = false) : Source;
+public sealed record InputSource(int First, int? Second = null, bool Monitored = false, bool Armed = false) : Source
+{
+    /// <summary>The highest hardware input that a template may name.</summary>
+    public const int Last = 128;
+}
 
 /// <summary>What another channel puts out, to record it: an instrument's print, what a bus plays. Always heard.</summary>
 public sealed record InternalSource(ChannelId From, TapPoint Tap = TapPoint.Post, bool Armed = false) : Source;

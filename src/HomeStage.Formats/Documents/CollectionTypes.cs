@@ -22,7 +22,11 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
         if (StoredWords.Families.TryGetValue(type, out var words))
             info.PolymorphismOptions = Cases(words);
         if (info.Kind == JsonTypeInfoKind.Object)
+        {
             DropComputed(info);
+            RefuseNulls(info);
+        }
+
         return info;
     }
 
@@ -39,6 +43,16 @@ internal sealed class CollectionTypes : DefaultJsonTypeInfoResolver
     {
         foreach (var property in info.Properties.Where(p => p.Set is null && p.AssociatedParameter is null).ToList())
             info.Properties.Remove(property);
+    }
+
+    /// <summary>Members that are set after a constructor with parameters escape the serialiser's own look at annotations.</summary>
+    private static void RefuseNulls(JsonTypeInfo info)
+    {
+        foreach (var property in info.Properties.Where(p => !p.IsSetNullable && !p.PropertyType.IsValueType && p.Set is not null))
+        {
+            var set = property.Set!;
+            property.Set = (owner, value) => set(owner, value ?? throw new JsonException($"'{property.Name}' is null."));
+        }
     }
 
     private static JsonTypeInfo Make(string method, Type type, JsonSerializerOptions options) =>

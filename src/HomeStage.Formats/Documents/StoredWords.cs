@@ -21,6 +21,8 @@ internal static class StoredWords
             [typeof(BusAround)] = "bus-around",
             [typeof(Describe)] = "describe",
             [typeof(DuplicateChannels)] = "duplicate-channels",
+            [typeof(MakeChannel)] = "make-channel",
+            [typeof(MakeInsert)] = "make-insert",
             [typeof(MoveChannel)] = "move-channel",
             [typeof(MoveInsert)] = "move-insert",
             [typeof(NameChannels)] = "name-channels",

@@ -15,7 +15,7 @@ internal static class AuditionsApi
     /// <param name="Channel">An instrument or notes channel.</param>
     /// <param name="Note">MIDI note number, in [0, 127].</param>
     /// <param name="Velocity">In [1, 127].</param>
-    public sealed record NewAudition(DocumentKind Kind, string Document, string Act, ChannelId Channel, int Note, int Velocity = 100);
+    public sealed record NewAudition(string Document, string Act, ChannelId Channel, int Note, int Velocity = 100);
 
     public static void MapAuditions(this RouteGroupBuilder api) =>
         api.MapPost("/auditions", Sound).WithTags("Auditions").Produces(StatusCodes.Status200OK, contentType: "audio/wav");
@@ -24,7 +24,7 @@ internal static class AuditionsApi
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Sound(
         NewAudition asked, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
-        if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
+        if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
         if (Audition.Check(document.Template, asked.Act, asked.Channel, asked.Note, asked.Velocity) is { } wrong)
             return Problems.Refused(wrong);

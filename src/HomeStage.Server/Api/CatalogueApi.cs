@@ -1,4 +1,6 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
+using HomeStage.Core.Templates;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -7,7 +9,11 @@ namespace HomeStage.Server.Api;
 internal static class CatalogueApi
 {
     public sealed record CatalogueView(
-        IReadOnlyList<ProcessorView> Processors, IReadOnlyList<InstrumentView> Instruments, IReadOnlyList<KeyView> Keys);
+        IReadOnlyList<ProcessorView> Processors, IReadOnlyList<InstrumentView> Instruments, IReadOnlyList<KeyView> Keys,
+        IReadOnlyList<KindView> Kinds, IReadOnlyList<Swatch> Hues);
+
+    /// <param name="Name">What people call a channel of that kind.</param>
+    public sealed record KindView(ChannelKind Kind, string Name, Capabilities Can);
 
     public sealed record KeyView(MusicalKey Key, string Name);
 
@@ -23,8 +29,20 @@ internal static class CatalogueApi
     public static void MapCatalogue(this RouteGroupBuilder api) => api.MapGet("/catalogue", Ok<CatalogueView> () => TypedResults.Ok(new CatalogueView(
         [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.HasKey, p.HasTrigger, [.. p.Parameters.Select(ViewOf)]))],
         [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit?.Together()))],
-        [.. MusicalKey.All.Select(k => new KeyView(k, k.Name))])))
+        [.. MusicalKey.All.Select(k => new KeyView(k, k.Name))],
+        [.. Enum.GetValues<ChannelKind>().Select(k => new KindView(k, NameOf(k), Capabilities.Of(k)))],
+        Palette.Swatches())))
         .WithTags("Catalogue");
+
+    private static string NameOf(ChannelKind kind) => kind switch
+    {
+        ChannelKind.Audio => "Audio input",
+        ChannelKind.Split => "Split of a kit",
+        ChannelKind.Trigger => "Trigger, never heard",
+        ChannelKind.Direct => "Direct, around the main",
+        ChannelKind.Notes => "Notes only",
+        _ => kind.ToString(),
+    };
 
     private static ParameterView ViewOf(Parameter p) => new(p.Id, p.Name, p.Unit, p.Unit.Symbol(), p.Min, p.Max, p.Step, p.Default, p.Options, p.Needs);
 }

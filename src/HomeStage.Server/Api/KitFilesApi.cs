@@ -17,11 +17,11 @@ internal static class KitFilesApi
     /// <param name="LeftOut">What the file holds besides, in words.</param>
     public sealed record KitFileAnswer(Kit Kit, IReadOnlyList<string> LeftOut);
 
-    public static void MapKitFiles(this RouteGroupBuilder group, DocumentKind kind)
+    public static void MapKitFiles(this RouteGroupBuilder group)
     {
         group.MapPost("/{id}/channels/{channel}/kit-file", async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> (
             string id, string channel, HttpRequest request, DocumentStore store, StagedSounds staged, CancellationToken cancellation) =>
-            await KitOfAsync(kind, id, channel, store, cancellation) is not { } kit ? Problems.NotFound("kit")
+            await KitOfAsync(id, channel, store, cancellation) is not { } kit ? Problems.NotFound("kit")
             : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes
                 ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
             : Begins(bytes, "PK") ? await ReadSfzAsync(bytes, kit, staged, cancellation)
@@ -33,17 +33,17 @@ internal static class KitFilesApi
                 _ => throw new InvalidOperationException("A table is read or refused."),
             });
         group.MapGet("/{id}/channels/{channel}/kit.csv", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
-            await KitOfAsync(kind, id, channel, store, cancellation) is { } kit
+            await KitOfAsync(id, channel, store, cancellation) is { } kit
                 ? TypedResults.File(KitCsv.Write(kit), "text/csv", $"{channel}.csv")
                 : Problems.NotFound("kit"));
         group.MapGet("/{id}/channels/{channel}/kit.midnam", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
-            await KitOfAsync(kind, id, channel, store, cancellation) is { } kit
-                ? TypedResults.File(MidiNameDocument.Write((await store.OpenAsync(id, kind, cancellation))!.Template.Channels[new ChannelId(channel)].Name, kit), "application/xml", $"{channel}.midnam")
+            await KitOfAsync(id, channel, store, cancellation) is { } kit
+                ? TypedResults.File(MidiNameDocument.Write((await store.OpenAsync(id, cancellation))!.Template.Channels[new ChannelId(channel)].Name, kit), "application/xml", $"{channel}.midnam")
                 : Problems.NotFound("kit"));
     }
 
-    private static async Task<Kit?> KitOfAsync(DocumentKind kind, string document, string channel, DocumentStore store, CancellationToken cancellation) =>
-        Identifier.IsValid(channel) && await store.OpenAsync(document, kind, cancellation) is { } open
+    private static async Task<Kit?> KitOfAsync(string document, string channel, DocumentStore store, CancellationToken cancellation) =>
+        Identifier.IsValid(channel) && await store.OpenAsync(document, cancellation) is { } open
         && open.Template.Channels.TryGet(new(channel), out var player) && player.Source is InstrumentSource { Kit: { } kit } ? kit : null;
 
     private static bool Begins(byte[] bytes, string with)

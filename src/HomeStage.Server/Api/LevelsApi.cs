@@ -14,11 +14,11 @@ internal static class LevelsApi
     /// <param name="GainDb">By channel: what brings its expected loudness to the target; none for what is silent.</param>
     public sealed record BudgetView(double TargetLufs, Sequence<PredictedLevel> Levels, Sequence<DoubledPath> Doubled, Map<double> GainDb);
 
-    public static void MapLevels(this RouteGroupBuilder group, DocumentKind kind) =>
+    public static void MapLevels(this RouteGroupBuilder group) =>
         group.MapGet("/{id}/levels", async Task<Results<Ok<BudgetView>, ProblemHttpResult>> (
             string id, string act, DocumentStore store, CancellationToken cancellation, double target = Calibration.NominalLufs) =>
             !(target is >= -60 and <= 0) ? Problems.Refused(new Refusal.OutOfRange("The target", target, -60, 0, "LUFS"))
-            : await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
+            : await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(Of(LevelBudget.Of(document.Template, act), target)));
 

@@ -64,16 +64,16 @@ internal static class OutputsApi
                 _ => throw new InvalidOperationException("A plan is made or refused."),
             }).WithTags("Outputs");
 
-    public static void MapOutputs(this RouteGroupBuilder group, DocumentKind kind)
+    public static void MapOutputs(this RouteGroupBuilder group)
     {
         group.MapGet("/{id}/outputs/{channel}", async Task<Results<Ok<OutputsView>, ProblemHttpResult>> (
             string id, string channel, string act, DocumentStore store, CancellationToken cancellation, bool halves = false) =>
-            await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act, halves));
         group.MapPost("/{id}/kit-swaps", async Task<Results<Ok<KitSwap>, ProblemHttpResult>> (string id, SwapRequest asked, DocumentStore store, CancellationToken cancellation) =>
-            await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : KitOf(document.Template, asked.Channel.Value) is null ? Problems.NotFound("kit")
             : InstrumentCatalogue.Find(asked.Instrument)?.Kit is not { } next ? Problems.Refused(new Refusal.Missing("kit", asked.Instrument, "in the catalogue"))
             : KitSwap.Of(document.Template, asked.Channel, asked.Instrument, next) switch
@@ -83,11 +83,11 @@ internal static class OutputsApi
                 _ => throw new InvalidOperationException("A swap is made or refused."),
             });
         group.MapGet("/{id}/line-check", async Task<Results<Ok<IReadOnlyList<LineSource>>, ProblemHttpResult>> (string id, string act, DocumentStore store, CancellationToken cancellation) =>
-            await store.OpenAsync(id, kind, cancellation) is { } document
+            await store.OpenAsync(id, cancellation) is { } document
                 ? TypedResults.Ok<IReadOnlyList<LineSource>>([.. LineSource.AllOf(document.Template, act)])
                 : Problems.NotFound("document"));
         group.MapPost("/{id}/line-check", async (string id, LineRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
-            await store.OpenAsync(id, kind, cancellation) is { } document ? await FireAsync(document.Template, asked, media, cancellation) : Problems.NotFound("document"));
+            await store.OpenAsync(id, cancellation) is { } document ? await FireAsync(document.Template, asked, media, cancellation) : Problems.NotFound("document"));
     }
 
     private static Kit? KitOf(Template template, string channel) =>

@@ -36,7 +36,7 @@ internal static class PackagesApi
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
         NewPackage asked, DocumentStore store, MediaStore media, JobQueue<SongZip> jobs, CancellationToken cancellation)
     {
-        if (await store.OpenAsync(asked.Song, DocumentKind.Song, cancellation) is not { } song)
+        if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
         var request = new RenderRequest(asked.Act);
         if (request.Check(song.Template) is { } wrong)

@@ -19,10 +19,10 @@ internal static class PreviewApi
     /// <param name="SetsOff">Sentences of findings that would be new.</param>
     public sealed record PreviewView(IReadOnlyList<string> Words, IReadOnlyList<string> Removes, IReadOnlyList<string> SetsOff);
 
-    public static void MapPreview(this RouteGroupBuilder group, DocumentKind kind) =>
+    public static void MapPreview(this RouteGroupBuilder group) =>
         group.MapPost("/{id}/preview", async Task<Results<Ok<PreviewView>, ProblemHttpResult>> (
             string id, PreviewRequest request, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
-            await store.OpenAsync(id, kind, cancellation) is not { } document ? Problems.NotFound("document")
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != request.Act) ? Problems.NotFound("act")
             : Batch.Apply(document.Template, request.Edits) switch
             {

@@ -21,7 +21,7 @@ internal static class RendersApi
     /// <param name="Insert">The insert whose key is heard, for that point alone.</param>
     /// <param name="MetersInFull">Whether loudness, range, true peak and spectrum are read on every channel on the way, too.</param>
     public sealed record NewRender(
-        DocumentKind Kind, string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null,
+        string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null,
         bool MetersInFull = false);
 
     public static void MapRenders(this RouteGroupBuilder api)
@@ -40,7 +40,7 @@ internal static class RendersApi
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
         NewRender asked, DocumentStore store, MediaStore media, TapeShelf tapes, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
     {
-        if (await store.OpenAsync(asked.Document, asked.Kind, cancellation) is not { } document)
+        if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
         var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull };
         if (request.Check(document.Template) is { } wrong)

@@ -19,7 +19,6 @@ internal static class SongsApi
         group.MapGet("/", List);
         group.MapPost("/", Start);
         group.MapGet("/{id}/about", About);
-        group.MapDocument(DocumentKind.Song);
     }
 
     private static async Task<Ok<IReadOnlyList<SongView>>> List(DocumentLists lists, SummaryShelf summaries, CancellationToken cancellation)
@@ -35,7 +34,7 @@ internal static class SongsApi
 
     private static async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> Start(NewSong asked, DocumentStore store, CancellationToken cancellation)
     {
-        if (await store.OpenAsync(asked.TemplateId, DocumentKind.Template, cancellation) is not { } from)
+        if (await store.OpenAsync(asked.TemplateId, cancellation) is not { Kind: DocumentKind.Template } from)
             return Problems.NotFound("template");
         var song = from.Template with
         {
@@ -46,6 +45,6 @@ internal static class SongsApi
         if (TemplateRules.Check(song) is { } wrong)
             return Problems.Refused(wrong);
         var document = await store.CreateAsync(DocumentKind.Song, song, (from.Id, from.Revision), cancellation);
-        return TypedResults.Created($"/api/songs/{document.Id}", new TemplatesApi.Created(document.Id));
+        return TypedResults.Created($"/api/documents/{document.Id}", new TemplatesApi.Created(document.Id));
     }
 }

@@ -14,17 +14,17 @@ internal static class StreamApi
     /// <summary>The newest revision of the document.</summary>
     public sealed record Newest(int Revision);
 
-    public static void MapStream(this RouteGroupBuilder group, DocumentKind kind)
+    public static void MapStream(this RouteGroupBuilder group)
     {
         group.MapGet("/{id}/stream", async Task<Results<ServerSentEventsResult<Newest>, ProblemHttpResult>> (
             string id, DocumentStore store, IHostApplicationLifetime program, CancellationToken cancellation) =>
-            await store.OpenAsync(id, kind, cancellation) is { } document
+            await store.OpenAsync(id, cancellation) is { } document
                 ? TypedResults.ServerSentEvents(News(document, store, program.ApplicationStopping, cancellation))
                 : Problems.NotFound("document"));
         group.MapGet("/{id}/changes", async Task<Results<Ok<ChangeView>, ProblemHttpResult>> (
             string id, int since, DocumentStore store, RowBook book, CancellationToken cancellation) =>
-            await store.OpenAsync(id, kind, cancellation) is not { } newest ? Problems.NotFound("document")
-            : await store.RecentAsync(id, kind, since, cancellation) is { } then ? TypedResults.Ok(ChangeView.Between(then, newest, book))
+            await store.OpenAsync(id, cancellation) is not { } newest ? Problems.NotFound("document")
+            : await store.RecentAsync(id, since, cancellation) is { } then ? TypedResults.Ok(ChangeView.Between(then, newest, book))
             : Problems.Of(StatusCodes.Status410Gone, "too-old", "Too much has happened since; read the whole document again."));
     }
 
@@ -35,7 +35,7 @@ internal static class StreamApi
         using var listener = store.Feed.Listen(document.Id);
         using var ending = stopping.Register(listener.End);
         // What was stored before the listening began is told at once.
-        if (await store.OpenAsync(document.Id, document.Kind, cancellation) is not { } now)
+        if (await store.OpenAsync(document.Id, cancellation) is not { } now)
             yield break;
         yield return new(new(now.Revision));
         await foreach (var revision in listener.NewsAsync(cancellation))

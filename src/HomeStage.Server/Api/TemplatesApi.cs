@@ -28,7 +28,6 @@ internal static class TemplatesApi
         group.MapPost("/", Create);
         group.MapPost("/from-document", FromDocument);
         group.MapPut("/{id}/default", OpenByDefault);
-        group.MapDocument(DocumentKind.Template);
     }
 
     private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation) =>
@@ -40,7 +39,7 @@ internal static class TemplatesApi
         if (TemplateRules.Check(template) is { } wrong)
             return Problems.Refused(wrong);
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
-        return TypedResults.Created($"/api/templates/{document.Id}", new Created(document.Id));
+        return TypedResults.Created($"/api/documents/{document.Id}", new Created(document.Id));
     }
 
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromDocument(
@@ -61,7 +60,7 @@ internal static class TemplatesApi
     {
         var absent = media.Around(template).AbsentSounds;
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
-        return TypedResults.Created($"/api/templates/{document.Id}",
+        return TypedResults.Created($"/api/documents/{document.Id}",
             new BroughtIn(document.Id, [.. UsedSounds.Of(template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)]));
     }
 

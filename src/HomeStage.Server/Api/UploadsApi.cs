@@ -25,16 +25,16 @@ internal static class UploadsApi
         int Track, int Channel, string Name, int Notes, double Bars, int SkippedBars, int PiecesHit, IReadOnlyList<int> NotesWithoutPiece, Pattern Pattern);
 
     /// <summary>The bodies are files as they are, of whatever media type the browser gives them.</summary>
-    public static void MapUploads(this RouteGroupBuilder group, DocumentKind kind)
+    public static void MapUploads(this RouteGroupBuilder group)
     {
         group.MapPost("/{id}/channels/{channel}/midi", (string id, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation) =>
-            ReadMidi(kind, id, channel, request, store, cancellation));
+            ReadMidi(id, channel, request, store, cancellation));
     }
 
     private static async Task<Results<Ok<MidiAnswer>, ProblemHttpResult>> ReadMidi(
-        DocumentKind kind, string document, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation)
+        string document, string channel, HttpRequest request, DocumentStore store, CancellationToken cancellation)
     {
-        if (await ChannelAsync(kind, document, channel, store, cancellation) is not { } player
+        if (await ChannelAsync(document, channel, store, cancellation) is not { } player
             || (player.Source is not InstrumentSource && player.Kind != ChannelKind.Notes))
             return Problems.NotFound("instrument");
         var bytes = await BoundedStream.ReadAsync(request.Body, MidiReader.MostBytes, request.ContentLength, cancellation);
@@ -49,9 +49,9 @@ internal static class UploadsApi
     }
 
     private static async Task<Channel?> ChannelAsync(
-        DocumentKind kind, string document, string channel, DocumentStore store, CancellationToken cancellation) =>
+        string document, string channel, DocumentStore store, CancellationToken cancellation) =>
         Identifier.IsValid(channel)
-        && await store.OpenAsync(document, kind, cancellation) is { } open
+        && await store.OpenAsync(document, cancellation) is { } open
         && open.Template.Channels.TryGet(new(channel), out var found)
             ? found
             : null;

@@ -40,9 +40,9 @@ public sealed class DocumentStore(
     /// <summary>Makes several, all of them or none.</summary>
     public Task CreateAllAsync(IReadOnlyList<NewDocument> wanted, CancellationToken cancellation = default) => _writer.CreateAsync(wanted, cancellation);
 
-    /// <returns>The document, or null where there is none of that kind.</returns>
+    /// <returns>The document, or null where there is none.</returns>
     /// <exception cref="DamagedDocumentException">It cannot be read.</exception>
-    public async Task<OpenDocument?> OpenAsync(string id, DocumentKind kind, CancellationToken cancellation = default)
+    public async Task<OpenDocument?> OpenAsync(string id, CancellationToken cancellation = default)
     {
         if (_slots.Open(id) is not { } document)
         {
@@ -57,36 +57,36 @@ public sealed class DocumentStore(
             }
         }
 
-        return document?.Kind == kind ? document : null;
+        return document;
     }
 
     /// <summary>Applies a batch and stores it, whole or not at all.</summary>
     /// <param name="revision">The revision that the batch was made on.</param>
     public Task<StoreAnswer> EditAsync(
-        string id, DocumentKind kind, int revision, IReadOnlyList<Edit> edits, RevisionKind as_ = RevisionKind.Edit, CancellationToken cancellation = default) =>
-        ChangeAsync(id, kind, revision, _ => Task.FromResult<Change?>(new(as_, null, edits)), "There is nothing to change.", cancellation);
+        string id, int revision, IReadOnlyList<Edit> edits, RevisionKind as_ = RevisionKind.Edit, CancellationToken cancellation = default) =>
+        ChangeAsync(id, revision, _ => Task.FromResult<Change?>(new(as_, null, edits)), "There is nothing to change.", cancellation);
 
-    public Task<StoreAnswer> UndoAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
-        ChangeAsync(id, kind, revision, async document => document.CanUndo && await EntryAsync(id, document.Undoable.Peek(), cancellation) is { } entry
+    public Task<StoreAnswer> UndoAsync(string id, int revision, CancellationToken cancellation = default) =>
+        ChangeAsync(id, revision, async document => document.CanUndo && await EntryAsync(id, document.Undoable.Peek(), cancellation) is { } entry
             ? new(RevisionKind.Undo, entry.Number, RevisionLog.Edits(entry.Inverse))
             : null, "There is nothing to undo.", cancellation);
 
-    public Task<StoreAnswer> RedoAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
-        ChangeAsync(id, kind, revision, async document => document.CanRedo && await EntryAsync(id, document.Redoable.Peek(), cancellation) is { } entry
+    public Task<StoreAnswer> RedoAsync(string id, int revision, CancellationToken cancellation = default) =>
+        ChangeAsync(id, revision, async document => document.CanRedo && await EntryAsync(id, document.Redoable.Peek(), cancellation) is { } entry
             ? new(RevisionKind.Redo, entry.Number, RevisionLog.Edits(entry.Edits))
             : null, "There is nothing to redo.", cancellation);
 
     /// <summary>Makes the document as it was, by one more revision.</summary>
     /// <param name="to">The revision whose state is wanted.</param>
-    public Task<StoreAnswer> ReturnAsync(string id, DocumentKind kind, int revision, int to, CancellationToken cancellation = default) =>
-        ChangeAsync(id, kind, revision, async document =>
+    public Task<StoreAnswer> ReturnAsync(string id, int revision, int to, CancellationToken cancellation = default) =>
+        ChangeAsync(id, revision, async document =>
             await _log.TemplateAtAsync(id, to, cancellation) is { } then && Difference.Between(document.Template, then) is { Count: > 0 } edits
                 ? new(RevisionKind.Edit, null, edits, [$"Back to revision {to}"])
                 : null, "There is nothing to go back to: it is like that already.", cancellation);
 
     /// <returns>The document as it was a few revisions ago, or null where that is not in memory any more.</returns>
-    public async Task<OpenDocument?> RecentAsync(string id, DocumentKind kind, int revision, CancellationToken cancellation = default) =>
-        await OpenAsync(id, kind, cancellation) is { } newest
+    public async Task<OpenDocument?> RecentAsync(string id, int revision, CancellationToken cancellation = default) =>
+        await OpenAsync(id, cancellation) is { } newest
             ? newest.Revision == revision ? newest : _slots.Recent(id, revision)
             : null;
 
@@ -103,12 +103,12 @@ public sealed class DocumentStore(
     public int CloseUnused(TimeSpan since) => _slots.CloseUnused(since);
 
     private async Task<StoreAnswer> ChangeAsync(
-        string id, DocumentKind kind, int revision, Func<OpenDocument, Task<Change?>> wanted, string nothing, CancellationToken cancellation)
+        string id, int revision, Func<OpenDocument, Task<Change?>> wanted, string nothing, CancellationToken cancellation)
     {
         var slot = await _slots.EnterAsync(id, cancellation);
         try
         {
-            if (await HeldAsync(id, slot, cancellation) is not { } before || before.Kind != kind)
+            if (await HeldAsync(id, slot, cancellation) is not { } before)
                 return new StoreAnswer.NotFound();
             if (before.Revision != revision)
                 return new StoreAnswer.Stale(before.Revision);

@@ -110,6 +110,7 @@ public static class StageApp
         api.MapRoles();
         api.MapMedia();
         api.MapGrooves();
+        api.MapDocuments();
         api.MapTemplates();
         api.MapSongs();
         api.MapRenders();

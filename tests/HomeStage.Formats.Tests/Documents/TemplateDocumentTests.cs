@@ -158,6 +158,25 @@ public class TemplateDocumentTests
         }
     }
 
+    [Fact]
+    public void Read_ANullInAnyPlace_IsRefused_OrStaysANull()
+    {
+        for (var seed = 0; seed < 3; seed++)
+        {
+            var whole = JsonNode.Parse(TemplateDocument.Write(new RandomTemplates(seed).Grown(80)))!;
+            var paths = PlacesIn(whole).ToList();
+            Assert.True(paths.Count > 200, $"only {paths.Count} places");
+            foreach (var path in paths)
+            {
+                var spoiled = whole.DeepClone();
+                Put(spoiled, path, null);
+
+                if (TemplateDocument.Read(Encoding.UTF8.GetBytes(spoiled.ToJsonString())) is FormatResult<Template>.Read read)
+                    Assert.True(At(JsonNode.Parse(TemplateDocument.Write(read.Value))!, path) is null, $"a null at {string.Join('/', path)} became something");
+            }
+        }
+    }
+
     [Theory]
     [InlineData("")]
     [InlineData("{}")]
@@ -167,6 +186,34 @@ public class TemplateDocumentTests
     public void Read_JsonOfAnotherKind_IsRefused(string text)
     {
         Assert.Equal("not-a-document", Refused(Encoding.UTF8.GetBytes(text)).Code);
+    }
+
+    private static IEnumerable<object[]> PlacesIn(JsonNode? node)
+    {
+        var members = node switch
+        {
+            JsonObject o => o.Select(m => ((object)m.Key, m.Value)),
+            JsonArray a => a.Select((item, i) => ((object)i, item)),
+            _ => [],
+        };
+        foreach (var (key, value) in members)
+        {
+            yield return [key];
+            foreach (var deeper in PlacesIn(value))
+                yield return [key, .. deeper];
+        }
+    }
+
+    private static JsonNode? At(JsonNode? node, IEnumerable<object> path) =>
+        path.Aggregate(node, (at, key) => key is string name ? at?[name] : at is JsonArray list && (int)key < list.Count ? list[(int)key] : null);
+
+    private static void Put(JsonNode root, object[] path, JsonNode? value)
+    {
+        var holder = At(root, path[..^1])!;
+        if (path[^1] is string name)
+            holder[name] = value;
+        else
+            holder[(int)path[^1]] = value;
     }
 
     private static Template ReadBack(byte[] bytes) => Assert.IsType<FormatResult<Template>.Read>(TemplateDocument.Read(bytes)).Value;

@@ -36,7 +36,7 @@ public sealed class BackupTests : IDisposable
         var target = Directory.CreateDirectory(Path.Combine(_elsewhere.Path, "another machine")).FullName;
         using var restored = ChildServer.Start(target, "--restore", file);
 
-        Assert.True((await restored.Client.GetAsync($"/api/templates/{id}")).IsSuccessStatusCode);
+        Assert.True((await restored.Client.GetAsync($"/api/documents/{id}")).IsSuccessStatusCode);
         Assert.Equal("Kept", (await RunningServer.JsonOf(await restored.Client.GetAsync("/api/media")))[0]!["title"]!.ToString());
         Assert.Equal(wave, await File.ReadAllBytesAsync(Assert.Single(Directory.GetFiles(Path.Combine(target, "media"), "*.wav"))));
     }

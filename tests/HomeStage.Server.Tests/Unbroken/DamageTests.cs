@@ -26,7 +26,7 @@ public sealed class DamageTests : IAsyncLifetime
         _id = (await Store.CreateAsync(DocumentKind.Template, EmptyStage.Create("Tide tables"))).Id;
         // A snapshot stands at 0 and at 100.
         for (var revision = 0; revision < 120; revision++)
-            Assert.IsType<StoreAnswer.Stored>(await Store.EditAsync(_id, DocumentKind.Template, revision, [new RenameChannel(EmptyStage.MixBus, $"Edit {revision + 1}")]));
+            Assert.IsType<StoreAnswer.Stored>(await Store.EditAsync(_id, revision, [new RenameChannel(EmptyStage.MixBus, $"Edit {revision + 1}")]));
         await Store.CloseAsync(_id);
     }
 
@@ -53,9 +53,12 @@ public sealed class DamageTests : IAsyncLifetime
     {
         _folder.Sql(damage);
 
-        var open = (await Store.OpenAsync(_id, DocumentKind.Template))!;
+        var open = (await Store.OpenAsync(_id))!;
 
         Assert.Equal((120, "Edit 120"), (open.Revision, open.Template.Channels[EmptyStage.MixBus].Name));
+        // The damaged one itself: what follows it would hide what was lost.
+        var then = await Services.GetRequiredService<RevisionLog>().TemplateAtAsync(_id, 100, TestContext.Current.CancellationToken);
+        Assert.Equal("Edit 100", then!.Channels[EmptyStage.MixBus].Name);
     }
 
     [Theory]
@@ -69,10 +72,10 @@ public sealed class DamageTests : IAsyncLifetime
         _folder.Sql("PRAGMA writable_schema = ON; UPDATE sqlite_master SET sql = replace(sql, '\"Edits\" TEXT NOT NULL', '\"Edits\" TEXT') WHERE name = 'Revisions'");
         _folder.Sql(damage);
 
-        var damaged = await Assert.ThrowsAsync<DamagedDocumentException>(() => Store.OpenAsync(_id, DocumentKind.Template));
+        var damaged = await Assert.ThrowsAsync<DamagedDocumentException>(() => Store.OpenAsync(_id));
         Assert.Equal(whole, damaged.LastWhole);
 
-        var (made, revision) = (await Services.GetRequiredService<Recovery>().RecoverAsync(_id, DocumentKind.Template, default))!.Value;
+        var (made, revision) = (await Services.GetRequiredService<Recovery>().RecoverAsync(_id, default))!.Value;
         Assert.Equal((whole, $"Edit {whole}", "Tide tables, recovered"), (revision, made.Template.Channels[EmptyStage.MixBus].Name, made.Template.Name));
     }
 
@@ -81,18 +84,18 @@ public sealed class DamageTests : IAsyncLifetime
     {
         _folder.Sql("UPDATE Revisions SET Edits = 'garbage' WHERE Number = 50");
 
-        Assert.Equal(120, (await Store.OpenAsync(_id, DocumentKind.Template))!.Revision);
+        Assert.Equal(120, (await Store.OpenAsync(_id))!.Revision);
         await Assert.ThrowsAsync<DamagedDocumentException>(() => Services.GetRequiredService<RevisionLog>().TemplateAtAsync(_id, 60));
     }
 
     [Fact]
     public async Task Undo_OfADamagedEntry_IsRefused_AndTheDocumentGoesOn()
     {
-        await Store.OpenAsync(_id, DocumentKind.Template);
+        await Store.OpenAsync(_id);
         _folder.Sql("UPDATE Revisions SET Inverse = replace(Inverse, 'Edit 119', 'Edit 000') WHERE Number = 120");
 
-        Assert.IsType<StoreAnswer.NothingToDo>(await Store.UndoAsync(_id, DocumentKind.Template, 120));
-        Assert.IsType<StoreAnswer.Stored>(await Store.EditAsync(_id, DocumentKind.Template, 120, [new RenameChannel(EmptyStage.MixBus, "On")]));
+        Assert.IsType<StoreAnswer.NothingToDo>(await Store.UndoAsync(_id, 120));
+        Assert.IsType<StoreAnswer.Stored>(await Store.EditAsync(_id, 120, [new RenameChannel(EmptyStage.MixBus, "On")]));
     }
 
     [Fact]
@@ -106,7 +109,7 @@ public sealed class DamageTests : IAsyncLifetime
         Assert.Equal(["Tide tables", "Whole"], listed.Select(l => l.Summary.Name).Order());
         Assert.Equal(119, listed.Single(l => l.Row.Id == _id).Damage!.LastWhole);
         Assert.Null(listed.Single(l => l.Row.Id == other.Id).Damage);
-        Assert.NotNull(await Store.OpenAsync(other.Id, DocumentKind.Template));
+        Assert.NotNull(await Store.OpenAsync(other.Id));
     }
 
     [Fact]
@@ -128,11 +131,11 @@ public sealed class DamageTests : IAsyncLifetime
     {
         var shelf = Services.GetRequiredService<SummaryShelf>();
         await shelf.AllAsync(DocumentKind.Template, default);
-        await Store.EditAsync(_id, DocumentKind.Template, 120, [new Describe("Tide tables, new", "Plays", ["sea"], "")]);
+        await Store.EditAsync(_id, 120, [new Describe("Tide tables, new", "Plays", ["sea"], "")]);
 
         var summary = (await shelf.AllAsync(DocumentKind.Template, default)).Single().Summary;
 
-        Assert.Equal(DocumentSummary.Of((await Store.OpenAsync(_id, DocumentKind.Template))!.Template), summary);
+        Assert.Equal(DocumentSummary.Of((await Store.OpenAsync(_id))!.Template), summary);
         Assert.Equal(("Tide tables, new", "Plays"), (summary.Name, summary.Category));
     }
 
@@ -173,7 +176,7 @@ public sealed class DamageTests : IAsyncLifetime
                 continue;
             }
 
-            foreach (var path in (string[])["/api/templates", $"/api/templates/{_id}", $"/api/templates/{_id}/revisions", "/api/health"])
+            foreach (var path in (string[])["/api/templates", $"/api/documents/{_id}", $"/api/documents/{_id}/revisions", "/api/health"])
                 Assert.NotEqual(HttpStatusCode.InternalServerError, (await app.Client.GetAsync(path)).StatusCode);
         }
     }
@@ -186,13 +189,13 @@ public sealed class DamageTests : IAsyncLifetime
         await using var app = StageHost.Of(_folder.Options);
         Assert.Null(await app.TryStartAsync());
 
-        var answer = await app.Client.GetAsync($"/api/templates/{_id}");
-        var made = await app.Client.PostAsync($"/api/templates/{_id}/recovered", null);
+        var answer = await app.Client.GetAsync($"/api/documents/{_id}");
+        var made = await app.Client.PostAsync($"/api/documents/{_id}/recovered", null);
 
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         var problem = await RunningServer.JsonOf(answer);
         Assert.Equal(("damaged", 117), (problem["code"]!.ToString(), (int)problem["lastWhole"]!));
-        var recovered = await RunningServer.JsonOf(await app.Client.GetAsync($"/api/templates/{(await RunningServer.JsonOf(made))["id"]}"));
+        var recovered = await RunningServer.JsonOf(await app.Client.GetAsync($"/api/documents/{(await RunningServer.JsonOf(made))["id"]}"));
         Assert.Contains(recovered["channels"]!.AsArray(), c => c!["channel"]!["name"]!.ToString() == "Edit 117");
     }
 }

@@ -12,7 +12,7 @@ public class DamagedDocumentTests(RunningServer server) : IClassFixture<RunningS
     {
         var documents = new List<JsonNode>();
         foreach (var name in (string[])["Night Ferry", "First Rehearsal"])
-            documents.Add(await server.GetAsync($"/api/templates/{await server.TemplateAsync(name)}/document"));
+            documents.Add(await server.GetAsync($"/api/documents/{await server.TemplateAsync(name)}/document"));
         var chance = new Random(17);
         var odd = new OddJson(new JsonObject(), chance, new Dictionary<string, string[]>(StringComparer.Ordinal));
         var (faults, taken, refused) = (new List<string>(), 0, 0);
@@ -40,16 +40,16 @@ public class DamagedDocumentTests(RunningServer server) : IClassFixture<RunningS
     private async Task ReadAsync(string id, List<string> faults)
     {
         var paths = new List<string> { "", "/document", "/revisions", "/changes?since=0" };
-        var view = await server.GetAsync($"/api/templates/{id}");
+        var view = await server.GetAsync($"/api/documents/{id}");
         var act = view["head"]?["acts"]?[0]?["id"]?.ToString() ?? "mix";
         paths.AddRange([$"/findings?act={act}", $"/levels?act={act}", $"/line-check?act={act}", $"/outputs/tidewater?act={act}"]);
         foreach (var path in paths)
         {
-            using var answer = await server.Client.GetAsync($"/api/templates/{id}{path}");
+            using var answer = await server.Client.GetAsync($"/api/documents/{id}{path}");
             if ((int)answer.StatusCode >= 500)
                 faults.Add($"{(int)answer.StatusCode} {path} of {id}");
         }
 
-        await server.Client.DeleteAsync($"/api/templates/{id}");
+        await server.Client.DeleteAsync($"/api/documents/{id}");
     }
 }

@@ -40,7 +40,7 @@ public class EditKillTests
     /// <returns>The newest revision. One more than was acknowledged may be stored: killed after the disk, before the answer.</returns>
     private static async Task<int> CheckAsync(ChildServer server, string id, int acknowledged)
     {
-        var view = (await RunningServer.JsonOf(await server.Client.GetAsync($"/api/templates/{id}")));
+        var view = (await RunningServer.JsonOf(await server.Client.GetAsync($"/api/documents/{id}")));
         var revision = (int)view["head"]!["revision"]!;
         Assert.InRange(revision, acknowledged, acknowledged + 1);
         // Every edit names the mix bus by its own number, so the name tells which is the last that is there.
@@ -61,7 +61,7 @@ public class EditKillTests
                 if (warm)
                     killing ??= KillAsync(server, after);
                 var edits = new[] { new { type = "rename-channel", channel = "mix-bus", name = $"Edit {revision + 1}" } };
-                var answer = await server.Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits });
+                var answer = await server.Client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision, edits });
                 Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
                 warm = true;
             }

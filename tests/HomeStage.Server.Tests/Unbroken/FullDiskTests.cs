@@ -65,8 +65,8 @@ public sealed class FullDiskTests : IDisposable
     }
 
     private static Task<HttpResponseMessage> EditAsync(HttpClient client, string id, int revision) =>
-        client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision, edits = new[] { new { type = "set-note", channel = "mix-bus", note = $"{revision} {new string('x', 3000)}" } } });
+        client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision, edits = new[] { new { type = "set-note", channel = "mix-bus", note = $"{revision} {new string('x', 3000)}" } } });
 
     private static async Task<int> RevisionAsync(HttpClient client, string id) =>
-        (int)(await RunningServer.JsonOf(await client.GetAsync($"/api/templates/{id}")))["head"]!["revision"]!;
+        (int)(await RunningServer.JsonOf(await client.GetAsync($"/api/documents/{id}")))["head"]!["revision"]!;
 }

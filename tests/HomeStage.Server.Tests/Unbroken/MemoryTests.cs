@@ -51,11 +51,11 @@ public sealed class MemoryTests : IDisposable
         for (var i = 0; i < 160; i++)
         {
             ids.Add((await store.CreateAsync(DocumentKind.Template, EmptyStage.Create($"Number {i}"))).Id);
-            await store.OpenAsync(ids[^1], DocumentKind.Template);
+            await store.OpenAsync(ids[^1]);
         }
 
         Assert.InRange(store.Open, 50, 110);
-        Assert.Equal("Number 0", (await store.OpenAsync(ids[0], DocumentKind.Template))!.Template.Name);
+        Assert.Equal("Number 0", (await store.OpenAsync(ids[0]))!.Template.Name);
     }
 
     [Fact]
@@ -78,15 +78,15 @@ public sealed class MemoryTests : IDisposable
         {
             for (var stored = 0; stored < 25;)
             {
-                var now = (await store.OpenAsync(id, DocumentKind.Template))!;
-                if (await store.EditAsync(id, DocumentKind.Template, now.Revision, [new Core.Editing.RenameChannel(EmptyStage.MixBus, $"After {now.Revision}")]) is StoreAnswer.Stored)
+                var now = (await store.OpenAsync(id))!;
+                if (await store.EditAsync(id, now.Revision, [new Core.Editing.RenameChannel(EmptyStage.MixBus, $"After {now.Revision}")]) is StoreAnswer.Stored)
                     stored++;
             }
         }));
         await enough.CancelAsync();
         await closing;
 
-        var last = (await store.OpenAsync(id, DocumentKind.Template))!;
+        var last = (await store.OpenAsync(id))!;
         Assert.Equal((100, "After 99"), (last.Revision, last.Template.Channels[EmptyStage.MixBus].Name));
     }
 
@@ -111,7 +111,7 @@ public sealed class MemoryTests : IDisposable
         await using var app = await _folder.PreparedAsync(demo: true);
         var store = app.Services.GetRequiredService<DocumentStore>();
         var id = (await app.Services.GetRequiredService<DocumentLists>().AllAsync(DocumentKind.Template, default))[0].Id;
-        await store.OpenAsync(id, DocumentKind.Template);
+        await store.OpenAsync(id);
         Assert.Equal(1, store.Open);
 
         app.Services.GetRequiredService<MemoryKeeper>().Rest();
@@ -119,6 +119,6 @@ public sealed class MemoryTests : IDisposable
         Assert.Equal(0, store.Open);
         Assert.InRange(app.Services.GetRequiredService<TapeShelf>().Bytes, 0, 32L * 1024 * 1024);
         Assert.InRange(app.Services.GetRequiredService<JobQueue<RenderedAudio>>().Bytes, 0, 32L * 1024 * 1024);
-        Assert.NotNull(await store.OpenAsync(id, DocumentKind.Template));
+        Assert.NotNull(await store.OpenAsync(id));
     }
 }

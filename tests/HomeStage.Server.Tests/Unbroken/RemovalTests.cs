@@ -17,17 +17,17 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
         var id = await server.NewTemplateAsync();
         await server.EditAsync(id, 0, new { type = "set-mute", channel = "mix-bus", muted = true });
 
-        Assert.Equal(HttpStatusCode.NoContent, (await server.Client.DeleteAsync($"/api/templates/{id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NoContent, (await server.Client.DeleteAsync($"/api/documents/{id}")).StatusCode);
 
         Assert.DoesNotContain((await server.GetAsync("/api/templates")).AsArray(), t => t!["id"]!.ToString() == id);
-        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/templates/{id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.GetAsync($"/api/documents/{id}")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await server.EditAsync(id, 1, new { type = "set-mute", channel = "mix-bus", muted = false })).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.DeleteAsync($"/api/templates/{id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.DeleteAsync($"/api/documents/{id}")).StatusCode);
 
         Assert.Equal(HttpStatusCode.NoContent, (await server.Client.PostAsJsonAsync("/api/removed/back", new { kind = "template", id })).StatusCode);
 
-        Assert.Equal(1, (int)(await server.GetAsync($"/api/templates/{id}"))["head"]!["revision"]!);
-        Assert.True((await server.Client.PostAsJsonAsync($"/api/templates/{id}/undo", new { revision = 1 })).IsSuccessStatusCode);
+        Assert.Equal(1, (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!);
+        Assert.True((await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = 1 })).IsSuccessStatusCode);
     }
 
     [Fact]
@@ -35,8 +35,8 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.NewTemplateAsync();
         var song = (await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/songs", new { templateId = id, title = "Low water", tempoBpm = (double?)null, key = (object?)null })))["id"]!.ToString();
-        await server.Client.DeleteAsync($"/api/templates/{id}");
-        await server.Client.DeleteAsync($"/api/songs/{song}");
+        await server.Client.DeleteAsync($"/api/documents/{id}");
+        await server.Client.DeleteAsync($"/api/documents/{song}");
         Assert.DoesNotContain((await server.GetAsync("/api/songs")).AsArray(), s => s!["id"]!.ToString() == song);
 
         await server.Client.PostAsJsonAsync("/api/removed/back", new { kind = "song", id = song });
@@ -49,15 +49,15 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
     public async Task NameOfARevision_ThatIsTakenAway_ComesBack()
     {
         var id = await server.NewTemplateAsync();
-        await server.Client.PutAsJsonAsync($"/api/templates/{id}/revisions/0/name", new { name = "As it began" });
-        await server.Client.PutAsJsonAsync($"/api/templates/{id}/revisions/0/name", new { name = (string?)null });
-        Assert.Null((await server.GetAsync($"/api/templates/{id}/revisions"))[0]!["name"]);
+        await server.Client.PutAsJsonAsync($"/api/documents/{id}/revisions/0/name", new { name = "As it began" });
+        await server.Client.PutAsJsonAsync($"/api/documents/{id}/revisions/0/name", new { name = (string?)null });
+        Assert.Null((await server.GetAsync($"/api/documents/{id}/revisions"))[0]!["name"]);
 
         var removed = (await server.GetAsync("/api/removed")).AsArray().Single(r => r!["kind"]!.ToString() == "revision-name" && r["id"]!.ToString() == $"{id}/0")!;
         Assert.Equal("As it began, revision 0 of Made for a test", removed["name"]!.ToString());
         await server.Client.PostAsJsonAsync("/api/removed/back", new { kind = "revision-name", id = $"{id}/0" });
 
-        Assert.Equal("As it began", (await server.GetAsync($"/api/templates/{id}/revisions"))[0]!["name"]!.ToString());
+        Assert.Equal("As it began", (await server.GetAsync($"/api/documents/{id}/revisions"))[0]!["name"]!.ToString());
     }
 
     [Fact]
@@ -68,7 +68,7 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
         var (usedWave, freeWave) = (Waves.Numbered(301), Waves.Numbered(302));
         await Waves.UploadAsync(server.Client, usedWave);
         await Waves.UploadAsync(server.Client, freeWave);
-        await server.Client.DeleteAsync($"/api/templates/{gone}");
+        await server.Client.DeleteAsync($"/api/documents/{gone}");
         await server.Client.DeleteAsync($"/api/media/{MediaFiles.ContentOf(freeWave)}");
 
         await EndAsync(services, TimeSpan.FromDays(29));
@@ -78,7 +78,7 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
 
         Assert.Empty((await server.GetAsync("/api/removed")).AsArray());
         Assert.Equal(HttpStatusCode.NotFound, (await server.Client.PostAsJsonAsync("/api/removed/back", new { kind = "template", id = gone })).StatusCode);
-        Assert.True((await server.Client.GetAsync($"/api/templates/{kept}")).IsSuccessStatusCode);
+        Assert.True((await server.Client.GetAsync($"/api/documents/{kept}")).IsSuccessStatusCode);
         var files = services.GetRequiredService<MediaFiles>();
         Assert.Equal((true, false), (files.Exists(MediaFiles.ContentOf(usedWave)), files.Exists(MediaFiles.ContentOf(freeWave))));
         await using var db = await services.GetRequiredService<IDbContextFactory<StageDb>>().CreateDbContextAsync();
@@ -90,7 +90,7 @@ public class RemovalTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var (first, second) = (await server.NewTemplateAsync(), await server.NewTemplateAsync());
         await server.Client.PutAsync($"/api/templates/{first}/default", null);
-        await server.Client.DeleteAsync($"/api/templates/{first}");
+        await server.Client.DeleteAsync($"/api/documents/{first}");
         await server.Client.PutAsync($"/api/templates/{second}/default", null);
 
         await server.Client.PostAsJsonAsync("/api/removed/back", new { kind = "template", id = first });

@@ -32,10 +32,10 @@ public sealed class SoakTests : IDisposable
         var counts = await Task.WhenAll(Enumerable.Range(0, Clients).Select(n => Task.Run(() => ClientAsync(server.Client, n, crowded, n % 2 == 0 ? rehearsal : ferry, over.Token))));
 
         Assert.True(_faults.IsEmpty, string.Join('\n', _faults.Take(20)));
-        var head = (await RunningServer.JsonOf(await server.Client.GetAsync($"/api/templates/{crowded}")))["head"]!;
+        var head = (await RunningServer.JsonOf(await server.Client.GetAsync($"/api/documents/{crowded}")))["head"]!;
         Assert.Equal(counts.Sum(c => c.Shared), (int)head["revision"]!);
         foreach (var count in counts)
-            Assert.Equal(count.Own, (int)(await RunningServer.JsonOf(await server.Client.GetAsync($"/api/templates/{count.Template}")))["head"]!["revision"]!);
+            Assert.Equal(count.Own, (int)(await RunningServer.JsonOf(await server.Client.GetAsync($"/api/documents/{count.Template}")))["head"]!["revision"]!);
         Figures.Say($"{counts.Sum(c => c.Shared + c.Own)} edits, median {_editsMs.Order().ElementAt(_editsMs.Count / 2):0.0} ms, 99 of 100 within {_editsMs.Order().ElementAt(_editsMs.Count * 99 / 100):0.0} ms, the slowest {_editsMs.Max():0.0} ms; {server.WorkingSet / 1024 / 1024} MB at the end of the work");
         if (!Runs.AreLong)
             return;
@@ -49,7 +49,7 @@ public sealed class SoakTests : IDisposable
     {
         var chance = new Random(number);
         var own = (await RunningServer.JsonOf(await client.PostAsJsonAsync("/api/templates", new { name = $"Client {number}" }, CancellationToken.None)))["id"]!.ToString();
-        using var stream = await client.GetAsync($"/api/templates/{crowded}/stream", HttpCompletionOption.ResponseHeadersRead, CancellationToken.None);
+        using var stream = await client.GetAsync($"/api/documents/{crowded}/stream", HttpCompletionOption.ResponseHeadersRead, CancellationToken.None);
         var count = new Count(own, 0, 0);
         while (!over.IsCancellationRequested)
         {
@@ -65,7 +65,7 @@ public sealed class SoakTests : IDisposable
                     await AskAsync(client, HttpMethod.Get, "/api/templates");
                     break;
                 case 16:
-                    await AskAsync(client, HttpMethod.Get, $"/api/templates/{heard}/findings?act=mix");
+                    await AskAsync(client, HttpMethod.Get, $"/api/documents/{heard}/findings?act=mix");
                     break;
                 case 17:
                     await UploadAsync(client, number * 100_000 + chance.Next(40));
@@ -74,7 +74,7 @@ public sealed class SoakTests : IDisposable
                     await RenderAsync(client, heard, chance);
                     break;
                 case 19:
-                    await AskAsync(client, HttpMethod.Get, $"/api/templates/{heard}");
+                    await AskAsync(client, HttpMethod.Get, $"/api/documents/{heard}");
                     break;
                 case 20:
                     await PackageAsync(client, heard);
@@ -83,7 +83,7 @@ public sealed class SoakTests : IDisposable
                     await AskAsync(client, HttpMethod.Get, "/api/health");
                     break;
                 default:
-                    await AskAsync(client, HttpMethod.Get, $"/api/templates/{own}/revisions?count=20");
+                    await AskAsync(client, HttpMethod.Get, $"/api/documents/{own}/revisions?count=20");
                     break;
             }
         }
@@ -92,11 +92,11 @@ public sealed class SoakTests : IDisposable
     }
 
     private async Task<bool> EditAsync(HttpClient client, string id, int revision) =>
-        (await AskAsync(client, HttpMethod.Post, $"/api/templates/{id}/edits", new { revision, edits = new[] { new { type = "set-level", channel = "mix-bus", level = -(revision % 30) } } })).Status == HttpStatusCode.OK;
+        (await AskAsync(client, HttpMethod.Post, $"/api/documents/{id}/edits", new { revision, edits = new[] { new { type = "set-level", channel = "mix-bus", level = -(revision % 30) } } })).Status == HttpStatusCode.OK;
 
     private async Task<bool> EditNewestAsync(HttpClient client, string id)
     {
-        var revision = (int)(await AskAsync(client, HttpMethod.Get, $"/api/templates/{id}")).Body!["head"]!["revision"]!;
+        var revision = (int)(await AskAsync(client, HttpMethod.Get, $"/api/documents/{id}")).Body!["head"]!["revision"]!;
         var watch = Stopwatch.StartNew();
         var stored = await EditAsync(client, id, revision);
         _editsMs.Add(watch.Elapsed.TotalMilliseconds);
@@ -105,7 +105,7 @@ public sealed class SoakTests : IDisposable
 
     private async Task RenderAsync(HttpClient client, string id, Random chance)
     {
-        var job = await AskAsync(client, HttpMethod.Post, "/api/renders", new { kind = "template", document = id, act = chance.Next(2) == 0 ? "mix" : "write", listenTo = (string?)null, section = (string?)null });
+        var job = await AskAsync(client, HttpMethod.Post, "/api/renders", new { document = id, act = chance.Next(2) == 0 ? "mix" : "write", listenTo = (string?)null, section = (string?)null });
         if (job.Status != HttpStatusCode.Accepted)
             return;
         await Task.Delay(chance.Next(300));
@@ -120,7 +120,7 @@ public sealed class SoakTests : IDisposable
         var job = await AskAsync(client, HttpMethod.Post, "/api/packages", new { song = song.Body!["id"]!.ToString(), act = "mix" });
         if (job.Status == HttpStatusCode.Accepted)
             await AskAsync(client, HttpMethod.Delete, $"/api/packages/{job.Body!["id"]}");
-        await AskAsync(client, HttpMethod.Delete, $"/api/songs/{song.Body["id"]}");
+        await AskAsync(client, HttpMethod.Delete, $"/api/documents/{song.Body["id"]}");
     }
 
     private async Task UploadAsync(HttpClient client, int number)

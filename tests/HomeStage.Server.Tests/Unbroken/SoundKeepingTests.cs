@@ -50,7 +50,7 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
         damaged[1000] ^= 0x40;
         await File.WriteAllBytesAsync(Path.Combine(Files.Folder, $"{content}.wav"), damaged);
 
-        var job = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "mix", listenTo = (string?)null, section = (string?)null }));
+        var job = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/renders", new { document = id, act = "mix", listenTo = (string?)null, section = (string?)null }));
         var done = await server.WaitAsync($"/api/renders/{job["id"]}");
 
         Assert.Null(done["meters"]!["peakDbfs"]);
@@ -61,7 +61,7 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
     public async Task Document_ThatNamesUnknownSound_SaysSoWhenItIsBroughtIn()
     {
         var (id, content) = await WithLoopAsync(Waves.Numbered(103));
-        var document = (await server.Client.GetStringAsync($"/api/templates/{id}/document")).Replace(content, new string('a', 64), StringComparison.Ordinal);
+        var document = (await server.Client.GetStringAsync($"/api/documents/{id}/document")).Replace(content, new string('a', 64), StringComparison.Ordinal);
 
         var answer = await RunningServer.JsonOf(await server.Client.PostAsync("/api/templates/from-document", new StringContent(document)));
 
@@ -74,7 +74,7 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
         var (id, content) = await WithLoopAsync(Waves.Numbered(104));
         var taken = await server.EditAsync(id, 1, new { type = "remove-starter", channel = "loop", name = "Steady" });
         Assert.True(taken.IsSuccessStatusCode);
-        await server.Client.DeleteAsync($"/api/templates/{id}");
+        await server.Client.DeleteAsync($"/api/documents/{id}");
 
         // Not in the document any more, and the document removed: both can come back.
         Assert.Equal(HttpStatusCode.Conflict, (await server.Client.DeleteAsync($"/api/media/{content}")).StatusCode);
@@ -149,7 +149,7 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
         return (id, content);
     }
 
-    private async Task<JsonArray> FindingsAsync(string id) => (await server.GetAsync($"/api/templates/{id}/findings?act=mix"))["open"]!.AsArray();
+    private async Task<JsonArray> FindingsAsync(string id) => (await server.GetAsync($"/api/documents/{id}/findings?act=mix"))["open"]!.AsArray();
 
     private async Task<List<string>> ListedAsync() => [.. (await server.GetAsync("/api/media")).AsArray().Select(m => m!["content"]!.ToString())];
 }

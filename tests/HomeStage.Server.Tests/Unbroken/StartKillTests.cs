@@ -32,5 +32,5 @@ public class StartKillTests
     }
 
     private static async Task<int> ChannelsAsync(ChildServer server, JsonNode id) =>
-        (await RunningServer.JsonOf(await server.Client.GetAsync($"/api/templates/{id}")))["channels"]!.AsArray().Count;
+        (await RunningServer.JsonOf(await server.Client.GetAsync($"/api/documents/{id}")))["channels"]!.AsArray().Count;
 }

@@ -16,8 +16,8 @@ public sealed class StopTests : IDisposable
         var id = (await RunningServer.JsonOf(await server.Client.GetAsync("/api/templates"))).AsArray().Single(t => t!["name"]!.ToString() == "Night Ferry")!["id"]!.ToString();
         var streams = new List<HttpResponseMessage>();
         for (var i = 0; i < 20; i++)
-            streams.Add(await server.Client.GetAsync($"/api/templates/{id}/stream", HttpCompletionOption.ResponseHeadersRead));
-        var job = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/renders", new { kind = "template", document = id, act = "mix", listenTo = (string?)null, section = (string?)null }));
+            streams.Add(await server.Client.GetAsync($"/api/documents/{id}/stream", HttpCompletionOption.ResponseHeadersRead));
+        var job = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/renders", new { document = id, act = "mix", listenTo = (string?)null, section = (string?)null }));
         streams.Add(await server.Client.GetAsync($"/api/renders/{job["id"]}/stream", HttpCompletionOption.ResponseHeadersRead));
 
         var took = server.Stop();
@@ -25,7 +25,7 @@ public sealed class StopTests : IDisposable
         Assert.True(took < TimeSpan.FromSeconds(1), $"It took {took.TotalSeconds:0.0} s.");
         streams.ForEach(s => s.Dispose());
         using var again = ChildServer.Start(_folder.Path);
-        Assert.True((await again.Client.GetAsync($"/api/templates/{id}")).IsSuccessStatusCode);
+        Assert.True((await again.Client.GetAsync($"/api/documents/{id}")).IsSuccessStatusCode);
     }
 
     [Fact]
@@ -33,11 +33,11 @@ public sealed class StopTests : IDisposable
     {
         using var server = ChildServer.Start(_folder.Path);
         var id = (await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/templates", new { name = "Listened to" })))["id"]!.ToString();
-        using var answer = await server.Client.GetAsync($"/api/templates/{id}/stream", HttpCompletionOption.ResponseHeadersRead);
+        using var answer = await server.Client.GetAsync($"/api/documents/{id}/stream", HttpCompletionOption.ResponseHeadersRead);
         using var news = new StreamReader(await answer.Content.ReadAsStreamAsync());
         Assert.Equal("data: {\"revision\":0}", await news.ReadLineAsync());
 
-        await server.Client.PostAsJsonAsync($"/api/templates/{id}/edits", new { revision = 0, edits = new[] { new { type = "set-mute", channel = "mix-bus", muted = true } } });
+        await server.Client.PostAsJsonAsync($"/api/documents/{id}/edits", new { revision = 0, edits = new[] { new { type = "set-mute", channel = "mix-bus", muted = true } } });
         await news.ReadLineAsync();
         Assert.Equal("data: {\"revision\":1}", await news.ReadLineAsync());
 

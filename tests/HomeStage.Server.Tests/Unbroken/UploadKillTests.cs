@@ -52,6 +52,6 @@ public class UploadKillTests
     private static async Task RenderAsync(HttpClient client)
     {
         var template = (await RunningServer.JsonOf(await client.GetAsync("/api/templates")))[0]!["id"]!.ToString();
-        await client.PostAsJsonAsync("/api/renders", new { kind = "template", document = template, act = "mix", listenTo = (string?)null, section = (string?)null });
+        await client.PostAsJsonAsync("/api/renders", new { document = template, act = "mix", listenTo = (string?)null, section = (string?)null });
     }
 }

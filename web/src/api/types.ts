@@ -26,7 +26,6 @@ export type Channel = Omit<Required<Schemas['Channel']>, 'inserts' | 'sends' | '
   plays: string[]
   noteInput: NoteInput | null
 }
-export type NewChannel = Schemas['Channel']
 export type NoteInput = Omit<Required<Schemas['NoteInput']>, 'layers'> & { layers: string[] }
 export type NoteProcessor = Schemas['NoteProcessor']
 export type Groove = Schemas['Groove']
@@ -45,6 +44,7 @@ export type BroughtIn = Schemas['BroughtIn']
 export type Job = Schemas['JobView']
 export type ListeningPoint = Schemas['ListeningPoint']
 export type Meters = Schemas['MeterView']
+export type Capabilities = Schemas['Capabilities']
 export type Catalogue = Schemas['CatalogueView']
 export type Parameter = Schemas['ParameterView']
 export type MidiAnswer = Schemas['MidiAnswer']

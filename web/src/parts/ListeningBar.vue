@@ -51,7 +51,7 @@ const readings = computed(() => {
     <button
       type="button"
       class="play"
-      :disabled="!document.head || listening.rendering"
+      :disabled="!document.head"
       :aria-label="listening.playing ? 'Pause' : 'Play'"
       :aria-pressed="listening.playing"
       @click="listening.play()"

@@ -11,11 +11,12 @@ const listening = useListening()
 const catalogue = useCatalogue()
 
 const channels = computed(() =>
-  document.ordered.filter((row) => row.channel.kind !== 'notes' && row.channel.kind !== 'main'),
+  document.ordered.filter((row) => document.can(row).sounds && !document.can(row).standsOnce),
 )
 const chosen = computed(() => (listening.point ? document.rows.get(listening.point)?.channel : undefined))
 const places = computed(() => {
-  const isReturn = chosen.value?.kind === 'return'
+  const can = chosen.value ? catalogue.can(chosen.value.kind) : {}
+  const isReturn = can.takesSends && !can.sums
   const plain: { value: string; text: string }[] = [
     { value: 'after-fader', text: isReturn ? 'what comes out of it' : 'after the fader' },
     { value: 'before-fader', text: 'before the fader' },

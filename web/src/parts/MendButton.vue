@@ -16,7 +16,7 @@ async function look() {
   if (preview.value) return (preview.value = undefined)
   trouble.value = undefined
   try {
-    preview.value = await previewOf(document.kind, document.head!.id, document.act, props.edits)
+    preview.value = await previewOf(document.head!.id, document.act, props.edits)
   } catch (error) {
     trouble.value = sentenceOf(error)
   }

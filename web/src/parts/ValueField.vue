@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
-import { levelFromText, levelText, numberText, panFromText, panText } from './decibels'
+import { levelFromText, levelText, numberFromText, numberText, panFromText, panText } from './decibels'
 
 /** A number with its unit: typed, stepped with the arrow keys, or dragged along a line. */
 const props = defineProps<{
@@ -25,13 +25,17 @@ const settleMs = 350
 /** A refused value goes back to what it was after so long at the most. */
 const answerMs = 2000
 const bottomOfLevel = -60
+const wrongMs = 6000
 
 const input = useTemplateRef('input')
 const typed = ref<string>()
 const held = ref<number | null>()
+/** What was typed and could not be taken. */
+const wrong = ref<string>()
 let settling: ReturnType<typeof setTimeout> | undefined
 let pending = false
 let answering: ReturnType<typeof setTimeout> | undefined
+let saying: ReturnType<typeof setTimeout> | undefined
 let drag: { x: number; from: number; moved: boolean } | undefined
 
 const shown = computed(() => (held.value === undefined ? props.value : held.value))
@@ -47,10 +51,27 @@ function write(value: number | null) {
 
 function read(text: string): number | null | undefined {
   if (props.form === 'pan') return panFromText(text)
-  // A unit behind the number may be typed or not.
-  const whole = levelFromText(text)
-  const value = whole === undefined ? levelFromText(text.replace(/\s*[a-z%: ]+$/i, '')) : whole
-  return value === null && props.form !== 'level' ? undefined : value
+  return props.form === 'level' ? levelFromText(text) : numberFromText(text, props.unit)
+}
+
+/** Just under the field; not within it, where a list would cut it off. */
+const under = computed(() => {
+  const box = wrong.value ? input.value?.getBoundingClientRect() : undefined
+  return box ? { top: `${box.bottom + 3}px`, right: `${window.innerWidth - box.right}px` } : {}
+})
+
+/** What the field takes, for whoever typed something else. */
+function rangeText() {
+  if (props.form === 'pan') return '100 L to 100 R, or C for the centre'
+  const unit = props.unit ?? (props.form === 'level' ? 'dB' : '')
+  const ends = `${numberText(props.min, digits.value)} to ${numberText(props.max, digits.value)}${unit ? ` ${unit}` : ''}`
+  return props.form === 'level' ? `${ends}, or −∞` : ends
+}
+
+/** A rounded end, as it is shown, is the end. */
+function inRange(value: number) {
+  const slack = 10 ** -digits.value / 2
+  return value >= props.min - slack && value <= props.max + slack
 }
 
 function bounded(value: number) {
@@ -90,9 +111,18 @@ function answered() {
   if (!settling && !drag) held.value = undefined
 }
 
+/** What cannot be read, or lies outside, changes nothing and is said beside the field. */
 function commit() {
-  const value = typed.value === undefined ? undefined : read(typed.value)
+  const text = typed.value
+  const value = text === undefined ? undefined : read(text)
   typed.value = undefined
+  if (text !== undefined && text.trim() !== '' && !(value === null || (value !== undefined && inRange(value)))) {
+    wrong.value = `“${text.trim()}” is not taken: ${rangeText()}`
+    clearTimeout(saying)
+    saying = setTimeout(() => (wrong.value = undefined), wrongMs)
+    held.value = undefined
+    return
+  }
   if (value === undefined) return settle()
   const next = value === null ? null : Number(Math.min(props.max, Math.max(props.min, value)).toFixed(6))
   clearTimeout(settling)
@@ -100,6 +130,11 @@ function commit() {
   pending = false
   if (props.mixed || next !== props.value) send(next)
   else held.value = undefined
+}
+
+function type(text: string) {
+  typed.value = text
+  wrong.value = undefined
 }
 
 function onKey(event: KeyboardEvent) {
@@ -149,6 +184,7 @@ watch(() => props.value, answered)
 onScopeDispose(() => {
   clearTimeout(settling)
   clearTimeout(answering)
+  clearTimeout(saying)
 })
 </script>
 
@@ -168,7 +204,8 @@ onScopeDispose(() => {
       :aria-valuemin="min"
       :aria-valuemax="max"
       :disabled="disabled"
-      @input="typed = ($event.target as HTMLInputElement).value"
+      :aria-invalid="wrong ? true : undefined"
+      @input="type(($event.target as HTMLInputElement).value)"
       @keydown="onKey"
       @blur="commit"
       @pointerdown="onDown"
@@ -177,6 +214,9 @@ onScopeDispose(() => {
       @pointercancel="onUp"
     />
     <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
+    <Teleport v-if="wrong" to="body">
+      <span class="wrong" role="alert" :style="under">{{ wrong }}</span>
+    </Teleport>
   </span>
 </template>
 
@@ -213,6 +253,21 @@ input:focus {
   color: var(--text-3);
   font-size: 11.5px;
   white-space: nowrap;
+}
+
+.wrong {
+  position: fixed;
+  z-index: 2000;
+  width: max-content;
+  max-width: 220px;
+  padding: 4px 8px;
+  background: var(--hover);
+  border: 1px solid var(--blocker);
+  border-radius: 6px;
+  color: var(--text);
+  font: 400 12px/1.35 var(--sans);
+  text-align: left;
+  white-space: normal;
 }
 
 .disabled {

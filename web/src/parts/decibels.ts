@@ -29,11 +29,18 @@ export function levelFromText(text: string): number | null | undefined {
   const plain = text
     .trim()
     .replace('−', '-')
-    .replace(',', '.')
     .replace(/\s*db$/i, '')
-  if (/^(-?inf|-?∞|off)$/i.test(plain)) return null
-  const value = Number(plain)
-  return plain !== '' && Number.isFinite(value) ? value : undefined
+  return /^(-?inf|-?∞|off)$/i.test(plain) ? null : numberFromText(plain)
+}
+
+/**
+ * A plain number, with or without the unit that the field has; a decimal comma is one.
+ * @returns undefined where the text is anything else: a prefix or another unit is not guessed at
+ */
+export function numberFromText(text: string, unit = ''): number | undefined {
+  const plain = text.trim().replace('−', '-').replace(',', '.')
+  const bare = unit && plain.toLowerCase().endsWith(unit.toLowerCase()) ? plain.slice(0, -unit.length).trim() : plain
+  return /^[+-]?(\d+(\.\d*)?|\.\d+)$/.test(bare) ? Number(bare) : undefined
 }
 
 export function secondsText(seconds: number): string {

@@ -1,23 +1,31 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, asked } from '@/api/client'
-import type { Catalogue, ChannelRow, Insert } from '@/api/types'
+import type { Capabilities, Catalogue, ChannelKind, ChannelRow, Insert } from '@/api/types'
 
 /** What templates can hold. Asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
-  const known = ref<Catalogue>({ processors: [], instruments: [], keys: [] })
+  const known = ref<Catalogue>({ processors: [], instruments: [], keys: [], kinds: [], hues: [] })
   const roles = ref<string[]>([])
   let loading: Promise<unknown> | undefined
 
   const processors = computed(() => new Map(known.value.processors.map((p) => [p.id, p])))
   const instruments = computed(() => new Map(known.value.instruments.map((i) => [i.id, i])))
 
+  const kinds = computed(() => new Map(known.value.kinds.map((k) => [k.kind, k])))
+
+  /** Where it could not be had, whoever needs it next asks again. */
   function load() {
     loading ??= Promise.all([
       asked(api.GET('/api/catalogue')).then((catalogue) => (known.value = catalogue)),
       asked(api.GET('/api/roles')).then((all) => (roles.value = all)),
-    ])
+    ]).catch(() => (loading = undefined))
     return loading
+  }
+
+  /** What a channel of a kind may do; nothing, while that is not known yet. */
+  function can(kind: ChannelKind): Partial<Capabilities> {
+    return kinds.value.get(kind)?.can ?? {}
   }
 
   const shortNames: Record<string, string> = {
@@ -52,5 +60,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     )
   }
 
-  return { known, roles, processors, instruments, load, shortName, keyedInserts }
+  return { known, kinds, can, roles, processors, instruments, load, shortName, keyedInserts }
 })

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { changesSince, editsOf, returnTo, stepOf, whole, type Change } from './documentCalls'
+import { useCatalogue } from './catalogue'
 import { Refusal, sentenceOf } from '@/api/client'
 import type { ChannelRow, DocumentKind, Edit, Head } from '@/api/types'
 
@@ -24,28 +25,40 @@ export const useDocument = defineStore('document', () => {
   /** Says that another tab has changed something, until this one does. */
   const elsewhere = ref(false)
   let sending: Promise<unknown> = Promise.resolve()
+  let opening = 0
+  /** The newest revision that is known of each document, those that were left among them. */
+  const revisions = new Map<string, number>()
 
   const ordered = computed(() => order.value.flatMap((id) => rows.value.get(id) ?? []))
   const selected = computed(() => (selectedId.value ? rows.value.get(selectedId.value) : undefined))
   const many = computed(() => (chosen.size > 1 ? ordered.value.filter((r) => chosen.has(r.channel.id)) : []))
+  const catalogue = useCatalogue()
+  const can = (row: ChannelRow) => catalogue.can(row.channel.kind)
   const returns = computed(() => ordered.value.filter((row) => row.channel.kind === 'return'))
-  const sums = computed(() => ordered.value.filter((row) => row.channel.kind === 'bus' || row.channel.kind === 'main'))
+  const sums = computed(() => ordered.value.filter((row) => can(row).sums))
   const instruments = computed(() => ordered.value.filter((row) => row.channel.kind === 'instrument'))
 
   async function open(newKind: DocumentKind, id: string) {
     if (head.value?.id === id && kind.value === newKind) return
+    const mine = ++opening
     loading.value = true
     missing.value = elsewhere.value = false
+    void catalogue.load()
     try {
-      await fetchWhole(newKind, id)
+      const view = await whole(id)
+      // Another one was asked for meanwhile: an answer that comes late is not taken over.
+      if (mine !== opening) return
+      if (view.head.kind !== newKind) return void (missing.value = true)
+      showWhole(view)
       choose(undefined)
       refusal.value = undefined
       look()
     } catch (error) {
+      if (mine !== opening) return
       missing.value = error instanceof Refusal && error.code === 'not-found'
       if (!missing.value) refusal.value = { sentence: sentenceOf(error), path: [] }
     } finally {
-      loading.value = false
+      if (mine === opening) loading.value = false
     }
   }
 
@@ -59,10 +72,10 @@ export const useDocument = defineStore('document', () => {
     else if (!known(act.value)) act.value = head.value?.acts[0]?.id ?? 'write'
   }
 
-  async function fetchWhole(newKind: DocumentKind, id: string) {
-    const view = await whole(newKind, id)
-    kind.value = newKind
+  function showWhole(view: Awaited<ReturnType<typeof whole>>) {
+    kind.value = view.head.kind
     head.value = view.head
+    revisions.set(view.head.id, view.head.revision)
     const channels = view.channels as ChannelRow[]
     rows.value = new Map(channels.map((row) => [row.channel.id, row]))
     order.value = channels.map((row) => row.channel.id)
@@ -79,30 +92,45 @@ export const useDocument = defineStore('document', () => {
    * Sends a batch after those before it. A refusal is kept beside the channel that it is about.
    * @returns whether it was stored
    */
-  function edit(edits: Edit[], about?: string): Promise<boolean> {
-    if (edits.length === 0) return Promise.resolve(true)
-    return step(about, mostTries, (id, revision) => editsOf(kind.value, id, revision, edits))
+  async function edit(edits: Edit[], about?: string): Promise<boolean> {
+    return edits.length === 0 || (await make(edits, about)) !== undefined
   }
 
-  const undo = () => step(undefined, 1, (id, revision) => stepOf(kind.value, id, revision, 'undo'))
-  const redo = () => step(undefined, 1, (id, revision) => stepOf(kind.value, id, revision, 'redo'))
-  const goBack = (to: number) => step(undefined, 1, (id, revision) => returnTo(kind.value, id, revision, to))
+  /**
+   * The same for edits that make channels; the server names them.
+   * @returns ids of the channels that are new, or undefined where nothing was stored
+   */
+  function make(edits: Edit[], about?: string): Promise<string[] | undefined> {
+    // A whole kit that was built on an older one must not be put over what another tab did to it.
+    const tries = edits.some((e) => e.type === 'set-source' || e.type === 'set-outputs') ? 1 : mostTries
+    return step(about, tries, (id, revision) => editsOf(id, revision, edits))
+  }
 
+  const undo = () => step(undefined, 1, (id, revision) => stepOf(id, revision, 'undo'))
+  const redo = () => step(undefined, 1, (id, revision) => stepOf(id, revision, 'redo'))
+  const goBack = async (to: number) =>
+    (await step(undefined, 1, (id, revision) => returnTo(id, revision, to))) !== undefined
+
+  /** What is asked for goes to the document that was open then, whichever is open when its turn comes. */
   function step(about: string | undefined, tries: number, call: (id: string, revision: number) => Promise<Change>) {
+    const id = head.value?.id
     return queue(async () => {
-      if (!head.value) return false
+      if (!id) return undefined
       for (let left = tries; ; left--) {
         try {
-          take(await call(head.value.id, head.value.revision))
-          refusal.value = undefined
-          elsewhere.value = false
-          return true
+          const change = await call(id, revisions.get(id)!)
+          take(id, change)
+          if (head.value?.id === id) {
+            refusal.value = undefined
+            elsewhere.value = false
+          }
+          return change.made
         } catch (error) {
           const stale = error instanceof Refusal && error.code === 'stale-revision'
-          if (stale) await catchUp()
+          if (stale) await catchUp(id)
           if (stale && left > 1) continue
-          explain(error, stale, about)
-          return false
+          if (head.value?.id === id) explain(error, stale, about)
+          return undefined
         }
       }
     })
@@ -126,27 +154,31 @@ export const useDocument = defineStore('document', () => {
   }
 
   /** Takes over what was changed elsewhere. */
-  async function catchUp() {
-    const now = head.value
-    if (!now) return
+  async function catchUp(id: string) {
+    const known = revisions.get(id)!
     try {
-      const change = await changesSince(kind.value, now.id, now.revision)
-      if (change.head.revision === now.revision) return
-      take(change)
-      elsewhere.value = true
+      const change = await changesSince(id, known)
+      if (change.head.revision === known) return
+      take(id, change)
     } catch (error) {
-      if (error instanceof Refusal && error.code === 'too-old') await fetchWhole(kind.value, now.id)
+      if (!(error instanceof Refusal && error.code === 'too-old')) return
+      const view = await whole(id)
+      if (head.value?.id === id) showWhole(view)
+      else revisions.set(id, view.head.revision)
     }
+    if (head.value?.id === id) elsewhere.value = true
   }
 
   /** @param revision the newest that the server has told of */
   function hear(revision: number) {
     return queue(async () => {
-      if (head.value && revision > head.value.revision) await catchUp()
+      if (head.value && revision > head.value.revision) await catchUp(head.value.id)
     })
   }
 
-  function take(change: Change) {
+  function take(id: string, change: Change) {
+    revisions.set(id, change.head.revision)
+    if (head.value?.id !== id) return
     head.value = change.head
     const next = new Map(rows.value)
     for (const row of change.changed as ChannelRow[]) next.set(row.channel.id, row)
@@ -162,6 +194,6 @@ export const useDocument = defineStore('document', () => {
 
   return {
     kind, head, rows, order, ordered, selectedId, selected, chosen, many, folded, returns, sums, instruments, act, refusal, loading,
-    missing, elsewhere, open, choose, edit, undo, redo, goBack, hear,
+    missing, elsewhere, can, open, choose, edit, make, undo, redo, goBack, hear,
   } // prettier-ignore
 })

@@ -25,13 +25,14 @@ export const useFindings = defineStore('findings', () => {
     const head = document.head
     if (!head) return
     const ask = { params: { path: { id: head.id }, query: { act: document.act } } }
-    const answer = await asked(
-      document.kind === 'song'
-        ? api.GET('/api/songs/{id}/findings', ask)
-        : api.GET('/api/templates/{id}/findings', ask),
-    ).catch(() => undefined)
-    // A later edit asks again; an answer of an earlier revision is of no use.
-    if (answer && answer.revision === document.head?.revision && answer.act === document.act)
+    const answer = await asked(api.GET('/api/documents/{id}/findings', ask)).catch(() => undefined)
+    // A later edit asks again; an answer of an earlier revision, or of a document that was left, is of no use.
+    if (
+      answer &&
+      document.head?.id === head.id &&
+      answer.revision === document.head.revision &&
+      answer.act === document.act
+    )
       found.value = answer as Findings
   }, settleMs)
 

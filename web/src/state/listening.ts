@@ -1,3 +1,4 @@
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, asked, Refusal, sentenceOf } from '@/api/client'
@@ -8,6 +9,7 @@ import { keepRender } from './renderCalls'
 import { useDocument } from './document'
 
 const pollMs = 120
+const settleMs = 60
 
 /** What is heard: a listening point over a stretch of the timeline, rendered by the server, played in a loop. */
 export const useListening = defineStore('listening', () => {
@@ -29,6 +31,7 @@ export const useListening = defineStore('listening', () => {
   const heardRevision = ref<string>()
   const keptAs = ref<string>()
   const player = new LoopPlayer(() => (playing.value = false))
+  let turn = 0
 
   /** Names what a render would be of; a render of another is old. */
   const wanted = computed(() =>
@@ -55,14 +58,14 @@ export const useListening = defineStore('listening', () => {
     const name = wanted.value
     if (!head || !name) return false
     if (isCurrent.value) return true
+    const mine = ++turn
     await cancel()
     trouble.value = undefined
     keptAs.value = undefined
     try {
-      job.value = await asked(
+      const asking = await asked(
         api.POST('/api/renders', {
           body: {
-            kind: document.kind,
             document: head.id,
             act: document.act,
             listenTo: point.value,
@@ -73,22 +76,30 @@ export const useListening = defineStore('listening', () => {
           },
         }),
       )
-      const { id } = job.value
+      const { id } = asking
+      // Another was asked for while this one was on its way to the server.
+      if (mine !== turn) return await drop(id)
+      job.value = asking
       const [done, sound] = await Promise.all([
         watchJob(id),
         readSound(id, (arriving) => {
           if (sounds && job.value?.id === id && playing.value) player.playArriving(arriving)
         }),
       ])
-      if (done?.state !== 'done' || !sound) return false
+      if (mine !== turn || done?.state !== 'done' || !sound) return false
       player.take(sound, loops.value)
       meters.value = done.meters ?? undefined
       heardRevision.value = name
       return true
     } catch (error) {
-      trouble.value = sentenceOf(error)
+      if (mine === turn) trouble.value = sentenceOf(error)
       return false
     }
+  }
+
+  async function drop(id: string) {
+    await api.DELETE('/api/renders/{id}', { params: { path: { id } } })
+    return false
   }
 
   async function watchJob(id: string) {
@@ -117,7 +128,7 @@ export const useListening = defineStore('listening', () => {
     if (!rendering.value || !job.value) return
     const { id } = job.value
     job.value = { ...job.value, state: 'cancelled' }
-    await api.DELETE('/api/renders/{id}', { params: { path: { id } } })
+    await drop(id)
   }
 
   async function play() {
@@ -162,14 +173,20 @@ export const useListening = defineStore('listening', () => {
 
   watch(
     () => follows.value && document.selectedId,
-    (id) => id && document.rows.get(id)?.channel.kind !== 'notes' && listenTo(id),
+    (id) => {
+      const row = id ? document.rows.get(id) : undefined
+      if (row && document.can(row).sounds) listenTo(row.channel.id)
+    },
   )
+
+  /** Edits in quick succession are rendered once, when they have settled. */
+  const follow = useDebounceFn(() => (playing.value ? render() : undefined), settleMs)
 
   // The loop goes on: the new sound takes the old one's place when it is there.
   watch(wanted, async (name, before) => {
     const sameDocument = name?.split('/')[0] === before?.split('/')[0]
     if (!sameDocument) forget()
-    else if (playing.value) await render()
+    else if (playing.value) void follow()
   })
   watch(loops, (on) => player.setLoop(on))
   watch(section, () => setRange(undefined))

@@ -26,7 +26,7 @@ export const usePads = defineStore('pads', () => {
 
   const row = computed(() => {
     const selected = document.selected
-    const plays = selected?.channel.kind === 'notes' || selected?.channel.source?.type === 'instrument'
+    const plays = selected && (!document.can(selected).sounds || selected.channel.source?.type === 'instrument')
     return plays ? selected : document.instruments[0]
   })
   const kit = computed(() => {
@@ -69,7 +69,7 @@ export const usePads = defineStore('pads', () => {
     if (known) return known
     if (sounds.size >= mostKept) sounds.clear()
     const made = fetchAudition({
-      kind: document.kind, document: head.id, act: document.act, channel, note, velocity: near,
+      document: head.id, act: document.act, channel, note, velocity: near,
     }).then((bytes) => at.decodeAudioData(bytes)) // prettier-ignore
     sounds.set(name, made)
     made.catch(() => sounds.delete(name))

@@ -37,7 +37,7 @@ export const useReference = defineStore('reference', () => {
     try {
       if (!(await listening.render()) || !listening.job) return false
       const { job, sound } = await renderWhole({
-        kind: document.kind, document: document.head.id, act: document.act, listenTo: row.channel.id,
+        document: document.head.id, act: document.act, listenTo: row.channel.id,
         section: listening.section, point: 'after-fader', insert: null, metersInFull: false,
       }) // prettier-ignore
       theirs = { id: job.id, sound }

@@ -12,7 +12,7 @@ export function useNews() {
   let poll: ReturnType<typeof setInterval> | undefined
 
   function listen(id: string) {
-    stream = new EventSource(`/api/${document.kind}s/${id}/stream`)
+    stream = new EventSource(`/api/documents/${id}/stream`)
     stream.onmessage = (message) => {
       stopPolling()
       void document.hear((JSON.parse(message.data as string) as { revision: number }).revision)

@@ -71,7 +71,7 @@ internal static class ChannelRules
             return new Refusal.WrongPlace(channel.Name, "plays no instrument, so there is nothing to print");
         if (!template.Channels.TryGet(twin, out var target))
             return new Refusal.UnknownChannel(twin);
-        return target.Kind == ChannelKind.Audio ? null : new Refusal.WrongPlace(channel.Name, $"cannot be printed to {target.Name}: only an audio channel takes a print");
+        return Capabilities.Of(target.Kind).Records ? null : new Refusal.WrongPlace(channel.Name, $"cannot be printed to {target.Name}: only an audio channel takes a print");
     }
 
     private static Refusal? CheckInserts(Template template, Channel channel)

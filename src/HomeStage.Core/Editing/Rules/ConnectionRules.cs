@@ -16,9 +16,9 @@ internal static class ConnectionRules
     {
         if (!template.Channels.TryGet(send.To, out var target))
             return new Refusal.UnknownChannel(send.To);
-        if (channel.Kind is ChannelKind.Trigger or ChannelKind.Notes)
-            return new Refusal.WrongPlace(channel.Name, "is never heard, so it has no sends");
-        if (target.Kind is not (ChannelKind.Return or ChannelKind.Bus))
+        if (!Capabilities.Of(channel.Kind).Sends)
+            return new Refusal.WrongPlace(channel.Name, channel.Kind == ChannelKind.Main ? "is the last sum, so it has no sends" : "is never heard, so it has no sends");
+        if (!Capabilities.Of(target.Kind).TakesSends)
             return new Refusal.WrongPlace(channel.Name, $"cannot send to {target.Name}: only a return or a bus takes sends");
         return CheckLevel($"The send from {channel.Name} to {target.Name}", send.Level);
     }

@@ -10,7 +10,7 @@ internal static class DestinationRules
 
     public static Refusal? Check(Template template, Channel channel)
     {
-        var toOutput = channel.Kind is ChannelKind.Main or ChannelKind.Direct;
+        var toOutput = Capabilities.Of(channel.Kind).GoesToAnOutput;
         if (!toOutput && channel.OutputPair is not null)
             return new Refusal.WrongPlace(channel.Name, "does not go to an output by itself; only the main and direct channels do");
         if (toOutput && !(channel.OutputPair is >= 1 and <= LastPair))
@@ -21,7 +21,7 @@ internal static class DestinationRules
             return new Refusal.WrongPlace(channel.Name, why);
         if (!template.Channels.TryGet(to, out var target))
             return new Refusal.UnknownChannel(to);
-        return target.Kind is ChannelKind.Bus or ChannelKind.Main
+        return Capabilities.Of(target.Kind).Sums
             ? null
             : new Refusal.WrongPlace(channel.Name, $"cannot feed {target.Name}: only a bus or the main sums channels");
     }

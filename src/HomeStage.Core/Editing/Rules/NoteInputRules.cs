@@ -51,7 +51,7 @@ internal static class NoteInputRules
         {
             if (!template.Channels.TryGet(id, out var target))
                 return new Refusal.UnknownChannel(id);
-            if (id == channel.Id || target.Kind is not (ChannelKind.Instrument or ChannelKind.Trigger))
+            if (id == channel.Id || !Capabilities.Of(target.Kind).IsPlayed)
                 return new Refusal.WrongPlace(channel.Name, $"cannot play {target.Name}: only another channel with an instrument takes its notes");
         }
 

@@ -7,18 +7,15 @@ namespace HomeStage.Core.Editing.Rules;
 /// <summary>What each kind of channel may take its sound from.</summary>
 internal static class SourceRules
 {
-    public const int LastInput = 128;
-
     public static Refusal? Check(Template template, Channel channel) => channel.Source switch
     {
         null => channel.Kind is ChannelKind.Split or ChannelKind.Instrument or ChannelKind.Trigger
             ? new Refusal.WrongPlace(channel.Name, "needs something that sounds: an instrument, or for a split an instrument's output")
             : null,
-        InstrumentSource source when channel.Kind is ChannelKind.Instrument or ChannelKind.Trigger or ChannelKind.Direct
-            => CheckInstrument(channel, source),
+        InstrumentSource source when Capabilities.Of(channel.Kind).Plays => CheckInstrument(channel, source),
         OutputSource source when channel.Kind is ChannelKind.Split => CheckOutput(template, channel, source),
-        InputSource source when channel.Kind is ChannelKind.Audio or ChannelKind.Direct => CheckInput(channel, source),
-        InternalSource source when channel.Kind is ChannelKind.Audio => CheckInternal(template, channel, source),
+        InputSource source when Capabilities.Of(channel.Kind).TakesInputs => CheckInput(channel, source),
+        InternalSource source when Capabilities.Of(channel.Kind).Records => CheckInternal(template, channel, source),
         _ => new Refusal.WrongPlace(channel.Name, $"is of a kind that cannot take its sound from there"),
     };
 
@@ -48,7 +45,7 @@ internal static class SourceRules
     private static Refusal? CheckInput(Channel channel, InputSource source)
     {
         if (!IsInput(source.First) || (source.Second is { } second && !IsInput(second)))
-            return new Refusal.OutOfRange($"The input of {channel.Name}", IsInput(source.First) ? source.Second!.Value : source.First, 1, LastInput, "");
+            return new Refusal.OutOfRange($"The input of {channel.Name}", IsInput(source.First) ? source.Second!.Value : source.First, 1, InputSource.Last, "");
         return source.First == source.Second ? new Refusal.Doubled($"input on {channel.Name}", $"{source.First}") : null;
     }
 
@@ -56,8 +53,8 @@ internal static class SourceRules
     {
         if (!template.Channels.TryGet(source.From, out var from))
             return new Refusal.UnknownChannel(source.From);
-        return from.Kind == ChannelKind.Notes ? new Refusal.WrongPlace(channel.Name, $"cannot record {from.Name}, which makes no sound itself") : null;
+        return !Capabilities.Of(from.Kind).Sounds ? new Refusal.WrongPlace(channel.Name, $"cannot record {from.Name}, which makes no sound itself") : null;
     }
 
-    private static bool IsInput(int number) => number is >= 1 and <= LastInput;
+    private static bool IsInput(int number) => number is >= 1 and <= InputSource.Last;
 }

@@ -11,7 +11,7 @@ internal static class StarterRules
     {
         if (channel.Starters.Count == 0)
             return null;
-        if (channel.Kind is not (ChannelKind.Audio or ChannelKind.Direct) || channel.Source is InstrumentSource)
+        if (!Capabilities.Of(channel.Kind).LaysSounds || channel.Source is InstrumentSource)
             return new Refusal.WrongPlace(channel.Name, "is of a kind that holds no sound of its own; an audio or direct channel does");
         if (channel.Starters.Count > AudioStarter.MostOnAChannel)
             return new Refusal.TooMany($"starters on {channel.Name}", AudioStarter.MostOnAChannel);

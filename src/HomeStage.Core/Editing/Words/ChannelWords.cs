@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing.Words;
@@ -9,6 +10,7 @@ internal static class ChannelWords
     public static string? Of(Edit edit, Template t) => edit switch
     {
         AddChannel e => $"{e.Channel.Name} is new{(e.Channel.Destination is { } to ? $" under {t.Name(to)}" : "")}",
+        MakeChannel e => Of(new AddChannel(ChannelFactory.Make(t, e.Wish)), t),
         RemoveChannel e => $"{t.Name(e.Channel)} is removed",
         RenameChannel e => $"{t.Name(e.Channel)} is now called {e.Name}",
         MoveChannel e => Moved(e, t),

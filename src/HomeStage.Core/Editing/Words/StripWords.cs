@@ -12,6 +12,7 @@ internal static class StripWords
     public static string? Of(Edit edit, Template t) => edit switch
     {
         AddInsert e => $"{t.Name(e.Channel)} has a new {Wording.Processor(e.Insert.Processor)}",
+        MakeInsert e => $"{t.Name(e.Channel)} has a new {Wording.Processor(e.Processor)}",
         RemoveInsert e => $"{t.Name(e.Channel)} loses its {t.Insert(e.Channel, e.Insert)}",
         MoveInsert e => string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} stands at place {e.Place + 1} of the strip"),
         ParkInsert e => e.ParkedIn.Count == 0

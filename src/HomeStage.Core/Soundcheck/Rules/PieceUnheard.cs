@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Making;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
 
@@ -27,7 +28,7 @@ public sealed class PieceUnheard : ISoundcheckRule
     {
         var place = template.Channels.IndexOf(kit.Splits.Count > 0 ? kit.Splits[^1].Id : kit.Player.Id) + 1;
         return unheard.Select(p => p.Output).Distinct().Order().Select((number, i) => (Edit)new AddChannel(
-            NewSplit.Of(kit.Player, kit.Kit, number, Numbering.FreshId($"{kit.Player.Id}-output-{number}", template.Channels.Contains)), place + i)).ToSequence();
+            ChannelFactory.Split(kit.Player, kit.Kit, number) with { Id = Numbering.FreshId($"{kit.Player.Id}-output-{number}", template.Channels.Contains) }, place + i)).ToSequence();
     }
 
     private static Kit OnFirst(Kit kit, List<Piece> unheard) => kit with { Pieces = kit.Pieces.Select(p => unheard.Contains(p) ? p with { Output = 1 } : p).ToSequence() };

@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Making;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
@@ -18,11 +19,13 @@ public sealed record DocumentView(HeadView Head, IReadOnlyList<ChannelView> Chan
 
 /// <summary>What is said of the document as a whole.</summary>
 /// <param name="KeyName">"D minor"; null while it waits for the song.</param>
+/// <param name="NextInput">The hardware input after all that are taken.</param>
 public sealed record HeadView(
     string Id, DocumentKind Kind, int Revision, bool CanUndo, bool CanRedo,
     string Name, string Category, IReadOnlyList<string> Tags, string Note,
     MusicalKey? Key, string? KeyName, int SampleRateHz, PanLaw PanLaw, TimelineView Timeline, IReadOnlyList<Act> Acts,
-    IReadOnlyList<Groove> Grooves, IReadOnlyList<Patch> Patches, IReadOnlyList<Lever> Levers, Opening? Opening)
+    IReadOnlyList<Groove> Grooves, IReadOnlyList<Patch> Patches, IReadOnlyList<Lever> Levers, Opening? Opening,
+    int NextInput)
 {
     public static HeadView Of(OpenDocument document)
     {
@@ -30,7 +33,7 @@ public sealed record HeadView(
         return new(document.Id, document.Kind, document.Revision, document.CanUndo, document.CanRedo,
             template.Name, template.Category, template.Tags, template.Note,
             template.Key, template.Key?.Name, template.SampleRateHz, template.PanLaw, TimelineView.Of(template.Timeline), template.Acts,
-            template.Grooves, template.Patches, template.Levers, template.Opening);
+            template.Grooves, template.Patches, template.Levers, template.Opening, ChannelFactory.NextInput(template));
     }
 }
 

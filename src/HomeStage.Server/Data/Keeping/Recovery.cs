@@ -9,14 +9,14 @@ public sealed class Recovery(IDbContextFactory<StageDb> databases, DocumentStore
     private const string Added = ", recovered";
 
     /// <returns>The new document and the revision that it was read at; null where nothing can be read.</returns>
-    public async Task<(OpenDocument Made, int Revision)?> RecoverAsync(string id, DocumentKind kind, CancellationToken cancellation)
+    public async Task<(OpenDocument Made, int Revision)?> RecoverAsync(string id, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        if (await db.Documents.AsNoTracking().SingleOrDefaultAsync(d => d.Id == id && d.Kind == kind, cancellation) is not { } row
+        if (await db.Documents.AsNoTracking().SingleOrDefaultAsync(d => d.Id == id, cancellation) is not { } row
             || await WholeRevisions.LastAsync(db, id, row.Revision, cancellation) is not { } whole)
             return null;
         var name = whole.Template.Name[..Math.Min(whole.Template.Name.Length, LongestName - Added.Length)] + Added;
         (string, int)? from = row.StartedFromId is { } template ? (template, row.StartedFromRevision ?? 0) : null;
-        return (await store.CreateAsync(kind, whole.Template with { Name = name }, from, cancellation), whole.Number);
+        return (await store.CreateAsync(row.Kind, whole.Template with { Name = name }, from, cancellation), whole.Number);
     }
 }

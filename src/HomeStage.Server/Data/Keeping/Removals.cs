@@ -11,12 +11,12 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <returns>False where there is none of that kind.</returns>
-    public async Task<bool> RemoveAsync(string id, DocumentKind kind, CancellationToken cancellation)
+    /// <returns>False where there is none.</returns>
+    public async Task<bool> RemoveAsync(string id, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
         var removed = await gate.OneAtATimeAsync(
-            () => db.Documents.Where(d => d.Id == id && d.Kind == kind && d.RemovedUtc == null)
+            () => db.Documents.Where(d => d.Id == id && d.RemovedUtc == null)
                 .ExecuteUpdateAsync(set => set.SetProperty(d => d.RemovedUtc, Now), cancellation),
             cancellation);
         await store.CloseAsync(id, cancellation);

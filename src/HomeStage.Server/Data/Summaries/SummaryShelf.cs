@@ -39,7 +39,7 @@ public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentL
     {
         try
         {
-            return await store.OpenAsync(row.Id, row.Kind, cancellation);
+            return await store.OpenAsync(row.Id, cancellation);
         }
         catch (DamagedDocumentException)
         {

@@ -81,7 +81,7 @@ function makeDefault(template: Summary) {
 
 function takeAway(template: Summary) {
   return attempt(async () => {
-    await remove('template', template.id)
+    await remove(template.id)
     removed.value = { kind: 'template', id: template.id, name: template.name }
     await load()
   })
@@ -89,7 +89,7 @@ function takeAway(template: Summary) {
 
 function rescue(template: Summary) {
   return attempt(async () => {
-    const made = await recover('template', template.id)
+    const made = await recover(template.id)
     await router.push(`/templates/${made.id}`)
   })
 }

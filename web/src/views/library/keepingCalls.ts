@@ -1,10 +1,9 @@
 import { api, asked } from '@/api/client'
-import type { DocumentKind, RemovedThing } from '@/api/types'
+import type { RemovedThing } from '@/api/types'
 
 /** Takes a template or song out of its list; it can come back for thirty days. */
-export function remove(kind: DocumentKind, id: string) {
-  const at = { params: { path: { id } } }
-  return asked(kind === 'song' ? api.DELETE('/api/songs/{id}', at) : api.DELETE('/api/templates/{id}', at))
+export function remove(id: string) {
+  return asked(api.DELETE('/api/documents/{id}', { params: { path: { id } } }))
 }
 
 export function removeSound(content: string) {
@@ -16,11 +15,8 @@ export function bringBack(thing: Pick<RemovedThing, 'kind' | 'id'>) {
 }
 
 /** Makes a new document of what can still be read of a damaged one. */
-export function recover(kind: DocumentKind, id: string) {
-  const at = { params: { path: { id } } }
-  return asked(
-    kind === 'song' ? api.POST('/api/songs/{id}/recovered', at) : api.POST('/api/templates/{id}/recovered', at),
-  )
+export function recover(id: string) {
+  return asked(api.POST('/api/documents/{id}/recovered', { params: { path: { id } } }))
 }
 
 export const dayOf = (utc: string) =>

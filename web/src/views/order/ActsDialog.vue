@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { ref, watch } from 'vue'
-import { freshId } from './channelDraft'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
@@ -17,8 +16,9 @@ watch(open, (now) => {
 })
 
 function add() {
-  const id = freshId('act', (taken) => acts.value.some((act) => act.id === taken))
-  acts.value.push({ id, name: '' })
+  const taken = new Set(acts.value.map((act) => act.id))
+  for (let n = acts.value.length + 1; ; n++)
+    if (!taken.has(`act-${n}`)) return void acts.value.push({ id: `act-${n}`, name: '' })
 }
 
 function earlier(i: number) {

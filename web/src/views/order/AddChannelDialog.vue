@@ -2,8 +2,8 @@
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
-import { draft, freshId, kindChoices } from './channelDraft'
-import type { ChannelKind, Source } from '@/api/types'
+import type { ChannelKind } from '@/api/types'
+import { goHome } from '@/parts/home'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 
@@ -17,8 +17,10 @@ const instrument = ref('')
 const splitOf = ref('')
 const output = ref(2)
 const input = ref(1)
+let made: string | undefined
 
-const feeds = computed(() => !['trigger', 'direct', 'notes'].includes(kind.value))
+const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOnce))
+const feeds = computed(() => catalogue.can(kind.value).feedsASum)
 const kits = computed(() =>
   document.ordered.filter((r) => r.channel.source?.type === 'instrument' && r.channel.source.kit),
 )
@@ -43,54 +45,74 @@ const suggestion = computed(() => {
 
 watch(open, (now) => {
   if (!now) return
-  const chosen = document.selected?.channel
-  const isSum = chosen?.kind === 'bus' || chosen?.kind === 'main'
-  under.value =
-    (isSum ? chosen?.id : chosen?.destination) ??
-    document.sums.find((r) => r.depth > 0)?.channel.id ??
-    document.sums[0]?.channel.id ??
-    ''
+  made = undefined
+  propose()
+  input.value = document.head?.nextInput ?? 1
   instrument.value ||= catalogue.known.instruments[0]?.id ?? ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
   name.value = ''
   document.refusal = undefined
 })
 
-function source(): Source | null {
-  if (kind.value === 'instrument')
-    return {
-      type: 'instrument',
-      instrument: instrument.value,
-      kit: catalogue.instruments.get(instrument.value)?.kit ?? null,
-    }
-  if (kind.value === 'split')
-    return { type: 'output', instrument: splitOf.value, output: output.value, monitored: true }
-  if (kind.value === 'audio') return { type: 'input', first: input.value, second: null, monitored: false, armed: false }
-  return kind.value === 'trigger' ? { type: 'instrument', instrument: 'key-tone', kit: null } : null
+/** A part goes under the bus that is chosen; another bus beside it. */
+function propose() {
+  const chosen = document.selected
+  const inside = chosen && document.can(chosen).sums && (kind.value !== 'bus' || !chosen.channel.destination)
+  under.value =
+    (inside ? chosen.channel.id : chosen?.channel.destination) ??
+    document.sums.find((r) => r.depth > 0)?.channel.id ??
+    document.sums[0]?.channel.id ??
+    ''
 }
 
+watch(kind, propose)
+
 async function add() {
-  const title = name.value.trim() || suggestion.value
-  const id = freshId(title, (taken) => document.rows.has(taken))
-  const channel = draft(id, title, kind.value, feeds.value ? under.value : null, source())
-  if (!(await document.edit([{ type: 'add-channel', channel, place: null }]))) return
-  document.choose(id)
+  const ids = await document.make([
+    {
+      type: 'make-channel',
+      wish: {
+        kind: kind.value,
+        name: name.value.trim() || null,
+        under: feeds.value ? under.value : null,
+        instrument: kind.value === 'instrument' ? instrument.value : null,
+        splitOf: kind.value === 'split' ? splitOf.value : null,
+        output: kind.value === 'split' ? output.value : null,
+        input: kind.value === 'audio' ? input.value : null,
+      },
+    },
+  ])
+  if (!ids) return
+  made = ids[0]
   open.value = false
+}
+
+/** The dialog gives the focus back to the row from before; what was made is chosen after that. */
+function chooseMade() {
+  if (made) document.choose(made)
+  goHome()
 }
 </script>
 
 <template>
-  <Dialog v-model:visible="open" modal header="Add a channel" :style="{ width: '400px' }" :draggable="false">
+  <Dialog
+    v-model:visible="open"
+    modal
+    header="Add a channel"
+    :style="{ width: '400px' }"
+    :draggable="false"
+    @after-hide="chooseMade"
+  >
     <form class="form" @submit.prevent="add">
       <label
         >Kind<select v-model="kind" class="field" autofocus>
           <option
-            v-for="choice in kindChoices"
+            v-for="choice in kinds"
             :key="choice.kind"
             :value="choice.kind"
             :disabled="choice.kind === 'split' && kits.length === 0"
           >
-            {{ choice.text }}
+            {{ choice.name }}
           </option>
         </select></label
       >

@@ -24,8 +24,9 @@ const found = computed(() =>
 )
 const selected = computed(() => document.chosen.has(channel.value.id))
 /** A notes channel makes no sound itself, so it has no fader. */
-const sounds = computed(() => channel.value.kind !== 'notes')
-const isSum = computed(() => ['bus', 'main', 'return'].includes(channel.value.kind))
+const can = computed(() => document.can(props.row))
+const sounds = computed(() => can.value.sounds)
+const isSum = computed(() => can.value.sums || can.value.takesSends)
 const state = computed(() => channel.value.stages[document.act] ?? 'on-stage')
 const sidechain = computed(() => {
   if (props.row.keyedBy.length) return `from ${props.row.keyedBy.join(', ')}`

@@ -72,10 +72,16 @@ function remove(feed: SidechainFeed) {
       <button
         type="button"
         class="plain bare"
-        :title="feed.tap === 'pre' ? 'Taken before the fader' : 'Taken after the fader'"
+        :class="{ on: feed.tap === 'pre' }"
+        :aria-pressed="feed.tap === 'pre'"
+        :title="
+          feed.tap === 'pre'
+            ? 'Taken before the fader; press for after it'
+            : 'Taken after the fader; press for before it'
+        "
         @click="put(feed, { tap: feed.tap === 'pre' ? 'post' : 'pre' })"
       >
-        {{ feed.tap }}
+        Pre
       </button>
       <button type="button" class="plain bare" :aria-label="`Remove the feed to ${nameOf(feed)}`" @click="remove(feed)">
         <Icon name="close" :size="13" />

@@ -26,19 +26,19 @@ async function attempt(work: () => Promise<unknown>) {
 }
 
 function more(fresh: boolean) {
-  const { head, kind } = document
+  const { head } = document
   if (!head) return
   return attempt(async () => {
-    const next = await revisionsOf(kind, head.id, fresh ? undefined : entries.value.at(-1)?.number)
+    const next = await revisionsOf(head.id, fresh ? undefined : entries.value.at(-1)?.number)
     entries.value = fresh ? next : [...entries.value, ...next]
     whole.value = next.some((e) => e.number === 0)
   })
 }
 
 function compare(entry: LogEntry) {
-  const { head, kind } = document
+  const { head } = document
   if (!head) return
-  return attempt(async () => (compared.value = await differenceOf(kind, head.id, entry.number, head.revision)))
+  return attempt(async () => (compared.value = await differenceOf(head.id, entry.number, head.revision)))
 }
 
 function name(entry: LogEntry, event: Event) {
@@ -46,7 +46,7 @@ function name(entry: LogEntry, event: Event) {
   naming.value = undefined
   if (text === (entry.name ?? '')) return
   return attempt(async () => {
-    await nameRevision(document.kind, document.head!.id, entry.number, text || null)
+    await nameRevision(document.head!.id, entry.number, text || null)
     await more(true)
   })
 }

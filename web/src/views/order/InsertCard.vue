@@ -52,11 +52,12 @@ function park() {
       <button
         type="button"
         class="plain bare state"
-        :aria-pressed="!parked"
-        :title="`Switch it ${parked ? 'on' : 'off'} in this act`"
+        :class="{ on: parked }"
+        :aria-pressed="parked"
+        :title="parked ? 'Switched off in this act; press to have it live' : 'Live in this act; press to switch it off'"
         @click="park"
       >
-        {{ parked ? 'parked' : 'live' }}
+        Parked
       </button>
     </div>
     <div v-if="open" class="body">
@@ -138,9 +139,13 @@ function park() {
   font-size: 12px;
 }
 
-.parked .state,
 .plum {
   color: var(--plum);
+}
+
+.parked .state {
+  color: var(--plum);
+  border-color: var(--plum);
 }
 
 .parked .open {

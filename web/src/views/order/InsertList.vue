@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { newInsert } from './channelDraft'
 import InsertCard from './InsertCard.vue'
 import type { Channel } from '@/api/types'
 import AddMenu from '@/parts/AddMenu.vue'
@@ -14,9 +13,10 @@ const opened = ref<string>()
 const choices = computed(() => catalogue.known.processors.map((p) => ({ value: p.id, text: p.name })))
 
 async function add(processor: string) {
-  const insert = newInsert(props.channel, processor)
-  if (await document.edit([{ type: 'add-insert', channel: props.channel.id, insert, place: null }], props.channel.id))
-    opened.value = insert.id
+  const { id, inserts } = props.channel
+  if (!(await document.edit([{ type: 'make-insert', channel: id, processor, place: null }], id))) return
+  const known = new Set(inserts.map((i) => i.id))
+  opened.value = document.rows.get(id)?.channel.inserts.find((i) => !known.has(i.id))?.id
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Edit, Insert } from '@/api/types'
 import { useDocument } from '@/state/document'
 
@@ -14,6 +15,13 @@ function send(edit: Edit) {
 
 function park(act: string, live: boolean) {
   const parkedIn = live ? props.insert.parkedIn.filter((id) => id !== act) : [...props.insert.parkedIn, act]
+  send({ type: 'park-insert', channel: props.channel, insert: props.insert.id, parkedIn })
+}
+
+const everywhere = computed(() => props.insert.parkedIn.length === (document.head?.acts.length ?? 0))
+
+function parkEverywhere() {
+  const parkedIn = everywhere.value ? [] : (document.head?.acts.map((act) => act.id) ?? [])
   send({ type: 'park-insert', channel: props.channel, insert: props.insert.id, parkedIn })
 }
 
@@ -36,6 +44,16 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       />
       {{ act.name }}</label
     >
+    <button
+      type="button"
+      class="plain bare"
+      :class="{ on: everywhere }"
+      :aria-pressed="everywhere"
+      title="Switched off in every act, until it is wanted"
+      @click="parkEverywhere"
+    >
+      Parked everywhere
+    </button>
   </div>
   <div class="standing">
     <span class="quiet">Waits for</span>

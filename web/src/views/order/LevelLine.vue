@@ -22,10 +22,11 @@ watch(
   async () => {
     const id = document.head?.id
     if (!id) return
-    const path = document.kind === 'song' ? '/api/songs/{id}/levels' : '/api/templates/{id}/levels'
-    budget.value = await asked(
-      api.GET(path, { params: { path: { id }, query: { act: document.act, target: target.value } } }),
-    ).catch(() => undefined)
+    const ask = { params: { path: { id }, query: { act: document.act, target: target.value } } }
+    const asked_ = asking.value
+    const answer = await asked(api.GET('/api/documents/{id}/levels', ask)).catch(() => undefined)
+    // What was asked for has changed meanwhile: another answer is on its way.
+    if (asked_ === asking.value) budget.value = answer
   },
   { immediate: true },
 )

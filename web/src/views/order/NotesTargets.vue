@@ -12,7 +12,7 @@ const document = useDocument()
 const outside = '(outside)'
 const choices = computed(() => [
   ...document.ordered
-    .filter((r) => ['instrument', 'trigger'].includes(r.channel.kind) && !props.channel.plays.includes(r.channel.id))
+    .filter((r) => document.can(r).isPlayed && !props.channel.plays.includes(r.channel.id))
     .map((r) => ({ value: r.channel.id, text: r.channel.name })),
   ...(props.channel.midiOut ? [] : [{ value: outside, text: 'a MIDI device outside' }]),
 ])

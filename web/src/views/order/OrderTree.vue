@@ -5,11 +5,12 @@ import type { Filter } from './filter'
 import RefusalNote from './RefusalNote.vue'
 import TreeHead from './TreeHead.vue'
 import { useChoosing } from './useChoosing'
-import { takesChannels, useMoves, type Side } from './useMoves'
+import { useMoves, type Side } from './useMoves'
 import { useTree } from './useTree'
 import { useTreeKeys } from './useTreeKeys'
 import { useWindow } from './useWindow'
 import type { ChannelRow } from '@/api/types'
+import { useHome } from '@/parts/home'
 import { useDocument } from '@/state/document'
 
 const rowPixels = 29
@@ -43,14 +44,17 @@ watch(drawn, (now) => {
     grid.value.focus({ preventScroll: true })
 })
 
-// What is chosen elsewhere, by a finding or by being made, comes into sight.
+// What is chosen elsewhere, by a finding or by being made, comes into sight, and the keys are for it.
 watch(
   () => document.selectedId,
   async (id) => {
     await nextTick()
     await seen.reveal(tree.shown.value.findIndex((r) => r.channel.id === id))
+    const focused = window.document.activeElement as HTMLElement | null
+    if (focused?.dataset.id && focused.dataset.id !== id && grid.value?.contains(focused)) await choosing.takeFocus()
   },
 )
+useHome(() => void choosing.takeFocus())
 
 async function rename(row: ChannelRow, name?: string) {
   renaming.value = undefined
@@ -78,8 +82,12 @@ function onOver(event: DragEvent, row: ChannelRow) {
   const box = (event.target as HTMLElement).closest('[data-id]')!.getBoundingClientRect()
   const share = (event.clientY - box.top) / box.height
   const side =
-    takesChannels(row) && share > 0.28 && (share < 0.72 || row.feeders > 0) ? 'under' : share < 0.5 ? 'before' : 'after'
-  over.value = { id: row.channel.id, side: row.channel.kind === 'main' ? 'under' : side }
+    document.can(row).sums && share > 0.28 && (share < 0.72 || row.feeders > 0)
+      ? 'under'
+      : share < 0.5
+        ? 'before'
+        : 'after'
+  over.value = { id: row.channel.id, side: document.can(row).standsOnce ? 'under' : side }
 }
 
 function onDrop(event: DragEvent, row: ChannelRow) {

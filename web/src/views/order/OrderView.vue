@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import AddChannelDialog from './AddChannelDialog.vue'
 import DocumentTitle from './DocumentTitle.vue'
 import OrderTree from './OrderTree.vue'
-import ShortcutsDialog from './ShortcutsDialog.vue'
 import SidePanel from './SidePanel.vue'
 import ToolLine from './ToolLine.vue'
 import type { Filter } from './filter'
+import { orderHelp, orderShortcuts } from './orderKeymap'
 import type { DocumentKind } from '@/api/types'
+import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
+import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { useNews } from '@/state/useNews'
@@ -28,24 +29,13 @@ watch(
   ([kind, id]) => void document.open(kind, id),
   { immediate: true },
 )
-useEventListener(window, 'keydown', onKey)
-
-function onKey(event: KeyboardEvent) {
-  const target = event.target as HTMLElement
-  if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || window.document.querySelector('[role=dialog]')) return
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-    event.preventDefault()
-    void (event.shiftKey ? document.redo() : document.undo())
-  } else if (event.key === ' ' && target.tagName !== 'BUTTON') {
-    event.preventDefault()
-    void listening.play()
-  } else if (event.key === '?') {
-    explaining.value = true
-  } else if (event.key === 'n' && !event.ctrlKey && !event.metaKey && !event.altKey) {
-    event.preventDefault()
-    adding.value = true
-  }
-}
+useKeymap(orderShortcuts, {
+  add: () => (adding.value = true),
+  undo: document.undo,
+  redo: document.redo,
+  play: listening.play,
+  explain: () => (explaining.value = true),
+})
 </script>
 
 <template>
@@ -72,7 +62,7 @@ function onKey(event: KeyboardEvent) {
     <SidePanel v-if="document.head?.id === id" />
   </main>
   <AddChannelDialog v-model:open="adding" />
-  <ShortcutsDialog v-model:open="explaining" />
+  <ShortcutsDialog v-model:open="explaining" place="the running order" :shortcuts="orderHelp" />
 </template>
 
 <style scoped>

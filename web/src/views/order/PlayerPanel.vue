@@ -31,7 +31,7 @@ async function attempt(work: () => Promise<void>) {
 }
 
 function address(what: string) {
-  return `/api/${document.kind}s/${document.head!.id}/channels/${channel.value.id}/${what}`
+  return `/api/documents/${document.head!.id}/channels/${channel.value.id}/${what}`
 }
 
 function readKit(files: FileList | null) {

@@ -23,7 +23,7 @@ async function print() {
   try {
     const tap = props.twin.source?.type === 'internal' ? props.twin.source.tap : 'post'
     const { job } = await renderWhole({
-      kind: document.kind, document: head.id, act: document.act, listenTo: props.channel.id, section: null,
+      document: head.id, act: document.act, listenTo: props.channel.id, section: null,
       point: tap === 'pre' ? 'before-fader' : 'after-fader', insert: null, metersInFull: false,
     }) // prettier-ignore
     const sound = await keepRender(job.id, `Print of ${props.channel.name}`.slice(0, 80))

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import HueSwatches from './HueSwatches.vue'
 import RoleFact from './RoleFact.vue'
 import SourceFact from './SourceFact.vue'
+import SparesFact from './SparesFact.vue'
 import StagesFact from './StagesFact.vue'
 import TwinFact from './TwinFact.vue'
 import type { ChannelFormat, ChannelRow, Edit } from '@/api/types'
-import { inkOf } from '@/look/ink'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
@@ -13,8 +14,8 @@ const props = defineProps<{ row: ChannelRow }>()
 const document = useDocument()
 const channel = computed(() => props.row.channel)
 const id = computed(() => channel.value.id)
-const isSum = computed(() => ['bus', 'return'].includes(channel.value.kind))
-const feedsSomething = computed(() => !['main', 'direct', 'trigger', 'notes'].includes(channel.value.kind))
+const can = computed(() => document.can(props.row))
+const feedsSomething = computed(() => can.value.feedsASum)
 const destinations = computed(() => document.sums.filter((r) => r.channel.id !== id.value))
 
 function send(edit: Edit) {
@@ -60,64 +61,56 @@ const hue = (hueDegrees: number | null) => send({ type: 'set-hue', channel: id.v
       ><dt>Keyed by</dt>
       <dd class="plum">{{ row.keyedBy.join(', ') }}</dd></template
     >
-    <RoleFact :row="row" />
-    <template v-if="channel.kind !== 'notes'">
-      <dt>Width</dt>
-      <dd>
-        <select
-          class="field"
-          :value="channel.format"
-          :aria-label="`Width of ${channel.name}`"
-          @change="send({ type: 'set-format', channel: id, format: choice($event) as ChannelFormat })"
-        >
-          <option value="mono">mono</option>
-          <option value="stereo">stereo</option>
-        </select>
-      </dd>
-      <dt>Polarity</dt>
-      <dd>
-        <label class="switch"
-          ><input
-            type="checkbox"
-            :checked="channel.polarityFlipped"
-            @change="send({ type: 'set-polarity', channel: id, flipped: ($event.target as HTMLInputElement).checked })"
-          />
-          flipped</label
-        >
-      </dd>
-    </template>
     <StagesFact :channel="channel" />
-    <TwinFact :channel="channel" />
-    <template v-if="isSum">
-      <dt>Hue</dt>
-      <dd class="value">
-        <i class="inked dot" :style="inkOf(row.colour)" />
-        <button v-if="row.hueDegrees === null" type="button" class="plain bare" @click="hue(200)">choose one</button>
-        <ValueField
-          v-else
-          label="Hue, degrees"
-          unit="°"
-          :value="row.hueDegrees"
-          :min="0"
-          :max="359"
-          :step="1"
-          @change="hue"
-        />
-        <button v-if="channel.hueDegrees !== null" type="button" class="plain bare" @click="hue(null)">
-          as above it
-        </button>
-      </dd>
-    </template>
+    <SparesFact :row="row" />
   </dl>
+  <details class="more">
+    <summary>{{ can.sounds ? 'Role, width, polarity, hue' : 'Role and hue' }}</summary>
+    <dl class="facts">
+      <RoleFact :row="row" />
+      <template v-if="can.sounds">
+        <dt>Width</dt>
+        <dd>
+          <select
+            class="field"
+            :value="channel.format"
+            :aria-label="`Width of ${channel.name}`"
+            @change="send({ type: 'set-format', channel: id, format: choice($event) as ChannelFormat })"
+          >
+            <option value="mono">mono</option>
+            <option value="stereo">stereo</option>
+          </select>
+        </dd>
+        <dt>Polarity</dt>
+        <dd>
+          <label class="switch"
+            ><input
+              type="checkbox"
+              :checked="channel.polarityFlipped"
+              @change="
+                send({ type: 'set-polarity', channel: id, flipped: ($event.target as HTMLInputElement).checked })
+              "
+            />
+            flipped</label
+          >
+        </dd>
+      </template>
+      <dt>Hue</dt>
+      <dd><HueSwatches :label="`Hue of ${channel.name}`" :hue="channel.hueDegrees" @choose="hue" /></dd>
+      <TwinFact :channel="channel" />
+    </dl>
+  </details>
 </template>
 
 <style scoped src="./facts.css"></style>
 <style scoped>
-.dot {
-  width: 14px;
-  height: 14px;
-  border-radius: 50%;
-  background: var(--family);
-  align-self: center;
+.more {
+  margin-top: 6px;
+}
+
+summary {
+  color: var(--text-3);
+  font-size: 12px;
+  cursor: pointer;
 }
 </style>

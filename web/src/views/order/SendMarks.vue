@@ -2,9 +2,11 @@
 import { computed } from 'vue'
 import type { Channel, ChannelRow } from '@/api/types'
 import { levelText } from '@/parts/decibels'
+import { useCatalogue } from '@/state/catalogue'
 
 /** A short line for each of the first four returns, filled by the send's level. */
 const props = defineProps<{ channel: Channel; returns: ChannelRow[] }>()
+const catalogue = useCatalogue()
 const bottomDb = -40
 const topDb = 6
 
@@ -26,13 +28,7 @@ const words = computed(
 </script>
 
 <template>
-  <svg
-    v-if="channel.kind !== 'main' && channel.kind !== 'trigger'"
-    width="76"
-    height="14"
-    role="img"
-    :aria-label="words"
-  >
+  <svg v-if="catalogue.can(channel.kind).sends" width="76" height="14" role="img" :aria-label="words">
     <title>{{ words }}</title>
     <g v-for="m in marks" :key="m.i" :transform="`translate(${m.i * 19 + 1} 7)`">
       <path d="M0 0h14" stroke="var(--guide)" stroke-width="2" stroke-linecap="round" />

@@ -13,7 +13,7 @@ const targets = computed(() =>
   document.ordered
     .filter(
       (r) =>
-        (r.channel.kind === 'return' || r.channel.kind === 'bus') &&
+        document.can(r).takesSends &&
         r.channel.id !== props.channel.id &&
         !props.channel.sends.some((s) => s.to === r.channel.id),
     )
@@ -51,13 +51,26 @@ function remove(to: string) {
       <button
         type="button"
         class="plain bare"
-        :title="send.tap === 'pre' ? 'Taken before the fader' : 'Taken after the fader'"
+        :class="{ on: send.tap === 'pre' }"
+        :aria-pressed="send.tap === 'pre'"
+        :title="
+          send.tap === 'pre'
+            ? 'Taken before the fader; press for after it'
+            : 'Taken after the fader; press for before it'
+        "
         @click="put(send, { tap: send.tap === 'pre' ? 'post' : 'pre' })"
       >
-        {{ send.tap }}
+        Pre
       </button>
-      <button type="button" class="plain bare" :aria-pressed="send.open" @click="put(send, { open: !send.open })">
-        {{ send.open ? 'open' : 'closed' }}
+      <button
+        type="button"
+        class="plain bare"
+        :class="{ on: !send.open }"
+        :aria-pressed="!send.open"
+        :title="send.open ? 'Open; press to close it until it is wanted' : 'Closed, in place; press to open it'"
+        @click="put(send, { open: !send.open })"
+      >
+        Closed
       </button>
       <button
         type="button"

@@ -25,14 +25,12 @@ const findings = useFindings()
 const row = computed(() => document.selected)
 const channel = computed(() => row.value?.channel)
 const grooving = ref(false)
-const takesNotes = computed(() => channel.value?.kind === 'notes' || channel.value?.source?.type === 'instrument')
-const holdsSounds = computed(
-  () => ['audio', 'direct'].includes(channel.value?.kind ?? '') && channel.value?.source?.type !== 'instrument',
-)
+const can = computed(() => (row.value ? document.can(row.value) : {}))
+const isPlayer = computed(() => channel.value?.source?.type === 'instrument')
+const takesNotes = computed(() => isPlayer.value || !can.value.sounds)
+const holdsSounds = computed(() => can.value.laysSounds && !isPlayer.value)
 const found = computed(() => findings.byChannel.get(channel.value?.id ?? '') ?? [])
-const heard = computed(
-  () => listening.point === channel.value?.id || (!listening.point && channel.value?.kind === 'main'),
-)
+const heard = computed(() => listening.point === channel.value?.id || (!listening.point && can.value.standsOnce))
 
 function note(text: string) {
   if (channel.value && text !== channel.value.note)
@@ -40,7 +38,7 @@ function note(text: string) {
 }
 
 function listen() {
-  listening.listenTo(heard.value || channel.value?.kind === 'main' ? null : (channel.value?.id ?? null))
+  listening.listenTo(heard.value || can.value.standsOnce ? null : (channel.value?.id ?? null))
 }
 
 function remove() {
@@ -55,7 +53,7 @@ function remove() {
       <div class="head">
         <h2>{{ channel.name }}</h2>
         <button
-          v-if="channel.kind !== 'notes'"
+          v-if="can.sounds"
           type="button"
           class="plain bare"
           :class="{ on: heard }"
@@ -64,28 +62,25 @@ function remove() {
         >
           Listen
         </button>
-        <button v-if="channel.kind !== 'main'" type="button" class="plain bare" @click="remove">Remove</button>
+        <button v-if="!can.standsOnce" type="button" class="plain bare" @click="remove">Remove</button>
       </div>
       <HeardLine :channel="channel.id" />
       <section v-if="found.length" class="found">
         <FindingCard v-for="finding in found" :key="finding.key" :finding="finding" @go="document.choose($event)" />
       </section>
       <RoutingPanel :key="`r-${channel.id}`" :row="row" />
-      <LevelLine v-if="['bus', 'main'].includes(channel.kind)" :channel="channel.id" />
-      <NotesTargets v-if="channel.kind === 'notes'" :channel="channel" />
-      <PlayerPanel v-if="channel.source?.type === 'instrument'" :key="`p-${channel.id}`" :row="row" />
+      <LevelLine v-if="can.sums" :channel="channel.id" />
+      <NotesTargets v-if="!can.sounds" :channel="channel" />
+      <PlayerPanel v-if="isPlayer" :key="`p-${channel.id}`" :row="row" />
       <template v-if="takesNotes">
         <StarterList :key="`s-${channel.id}`" :channel="channel" />
         <NoteProcessors :channel="channel" @grooves="grooving = true" />
         <PlayedSection :key="`n-in-${channel.id}`" :channel="channel" />
       </template>
       <SoundStarters v-if="holdsSounds" :key="`w-${channel.id}`" :channel="channel" />
-      <InsertList v-if="channel.kind !== 'notes'" :key="`i-${channel.id}`" :channel="channel" />
-      <SendsList
-        v-if="channel.kind !== 'main' && channel.kind !== 'trigger' && channel.kind !== 'notes'"
-        :channel="channel"
-      />
-      <FeedsList v-if="channel.kind !== 'main' && channel.kind !== 'notes'" :channel="channel" />
+      <InsertList v-if="can.sounds" :key="`i-${channel.id}`" :channel="channel" />
+      <SendsList v-if="can.sends" :channel="channel" />
+      <FeedsList v-if="can.feedsKeys" :channel="channel" />
       <section>
         <h3>Prompt note</h3>
         <textarea

@@ -4,6 +4,7 @@ import { sentenceOf, upload } from '@/api/client'
 import type { AudioStarter, Channel, Media } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
+import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { lengthOf, useShelf } from '@/state/shelf'
 import LoopFitLine from './LoopFitLine.vue'
@@ -11,6 +12,7 @@ import LoopFitLine from './LoopFitLine.vue'
 /** Uploaded sound that waits on an audio or direct channel: loops, one-shots, references. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
+const catalogue = useCatalogue()
 const file = useTemplateRef('file')
 const over = ref(false)
 const trouble = ref<string>()
@@ -27,7 +29,7 @@ async function lay(sound: Media) {
   const taken = (name: string) => props.channel.starters.some((s) => s.name === name)
   let name = sound.title
   for (let n = 2; taken(name); n++) name = `${sound.title.slice(0, 74)} ${n}`
-  await put({ name, sound, loops: props.channel.kind === 'audio', level: 0, sections: [] })
+  await put({ name, sound, loops: catalogue.can(props.channel.kind).feedsASum ?? false, level: 0, sections: [] })
 }
 
 async function bring(files: FileList | null | undefined) {
@@ -65,7 +67,7 @@ function remove(name: string) {
     @drop.prevent="bring($event.dataTransfer?.files)"
   >
     <h3>
-      {{ channel.kind === 'direct' ? 'References' : 'Sounds' }}
+      {{ catalogue.can(channel.kind).goesToAnOutput ? 'References' : 'Sounds' }}
       <button type="button" class="plain bare small" @click="file?.click()">
         <Icon name="file" :size="13" /> WAVE file
       </button>

@@ -9,16 +9,15 @@ const props = defineProps<{ row: ChannelRow }>()
 const document = useDocument()
 const channel = computed(() => props.row.channel)
 const source = computed(() => channel.value.source)
-const mayRecord = computed(() => channel.value.kind === 'audio')
-const isOpen = computed(
-  () => mayRecord.value || (channel.value.kind === 'direct' && source.value?.type !== 'instrument'),
-)
+const can = computed(() => document.can(props.row))
+const mayRecord = computed(() => can.value.records)
+const isOpen = computed(() => can.value.takesInputs && source.value?.type !== 'instrument')
 const way = computed(() => {
   if (source.value?.type === 'input') return source.value.second == null ? 'one' : 'two'
   return source.value?.type === 'internal' ? 'internal' : 'none'
 })
 const recordable = computed(() =>
-  document.ordered.filter((r) => r.channel.id !== channel.value.id && r.channel.kind !== 'notes'),
+  document.ordered.filter((r) => r.channel.id !== channel.value.id && document.can(r).sounds),
 )
 
 function take(next: Source | null) {
@@ -35,7 +34,7 @@ function choose(event: Event) {
   const kept = source.value?.type === 'input' ? source.value : { monitored: false, armed: false }
   if (value === 'internal') {
     // Whatever sums could be what it feeds; a player or another input never is.
-    const other = recordable.value.find((r) => ['instrument', 'audio', 'split'].includes(r.channel.kind))
+    const other = recordable.value.find((r) => document.can(r).feedsASum && !document.can(r).takesSends)
     if (other) take({ type: 'internal', from: other.channel.id, tap: 'post', armed: kept.armed })
   } else if (value === 'none') take(null)
   else
@@ -44,7 +43,7 @@ function choose(event: Event) {
 </script>
 
 <template>
-  <dt v-if="channel.kind !== 'notes'">Comes from</dt>
+  <dt v-if="can.sounds">Comes from</dt>
   <dd v-if="isOpen">
     <div class="value">
       <select class="field" :value="way" :aria-label="`${channel.name} comes from`" @change="choose">
@@ -111,7 +110,7 @@ function choose(event: Event) {
       >
     </div>
   </dd>
-  <dd v-else-if="channel.kind !== 'notes'">{{ row.comesFrom }}</dd>
+  <dd v-else-if="can.sounds">{{ row.comesFrom }}</dd>
 </template>
 
 <style scoped src="./facts.css"></style>

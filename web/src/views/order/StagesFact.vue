@@ -2,38 +2,71 @@
 import type { Channel, StageState } from '@/api/types'
 import { useDocument } from '@/state/document'
 
-/** Where a channel stands in each act. */
+/** Where a channel stands in each act: one mark an act, each press one state on. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
+const states: Record<StageState, { name: string; means: string; next: StageState }> = {
+  'on-stage': { name: 'on stage', means: 'shown, running', next: 'behind-the-curtain' },
+  'behind-the-curtain': { name: 'behind the curtain', means: 'hidden, running', next: 'in-the-wings' },
+  'in-the-wings': { name: 'in the wings', means: 'hidden, resting', next: 'on-stage' },
+}
+const stateIn = (act: string) => props.channel.stages[act] ?? 'on-stage'
 
-function stage(act: string, event: Event) {
-  const state = (event.target as HTMLSelectElement).value as StageState
+function turn(act: string) {
+  const state = states[stateIn(act)].next
   void document.edit([{ type: 'set-stage', channel: props.channel.id, act, state }], props.channel.id)
 }
 </script>
 
 <template>
-  <template v-for="act in document.head?.acts" :key="act.id">
-    <dt :class="{ lit: act.id === document.act }">In {{ act.name }}</dt>
-    <dd>
-      <select
-        class="field"
-        :value="channel.stages[act.id] ?? 'on-stage'"
-        :aria-label="`${channel.name} in ${act.name}`"
-        title="On stage: shown, running. Behind the curtain: hidden, running. In the wings: hidden, resting."
-        @change="stage(act.id, $event)"
-      >
-        <option value="on-stage">on stage</option>
-        <option value="behind-the-curtain">behind the curtain</option>
-        <option value="in-the-wings">in the wings</option>
-      </select>
-    </dd>
-  </template>
+  <dt>Stands</dt>
+  <dd class="acts">
+    <button
+      v-for="act in document.head?.acts"
+      :key="act.id"
+      type="button"
+      class="plain bare"
+      :class="[stateIn(act.id), { lit: act.id === document.act }]"
+      :aria-label="`${channel.name} in ${act.name}: ${states[stateIn(act.id)].name}`"
+      :title="`In ${act.name} ${states[stateIn(act.id)].name}: ${states[stateIn(act.id)].means}. Press for ${states[states[stateIn(act.id)].next].name}.`"
+      @click="turn(act.id)"
+    >
+      <svg width="11" height="11" viewBox="0 0 12 12" aria-hidden="true">
+        <circle cx="6" cy="6" r="4.6" fill="none" stroke="currentColor" stroke-width="1.3" />
+        <circle v-if="stateIn(act.id) === 'on-stage'" cx="6" cy="6" r="4.6" fill="currentColor" />
+        <path
+          v-else-if="stateIn(act.id) === 'behind-the-curtain'"
+          d="M6 1.4a4.6 4.6 0 0 0 0 9.2z"
+          fill="currentColor"
+        />
+      </svg>
+      {{ act.name }}
+    </button>
+  </dd>
 </template>
 
 <style scoped src="./facts.css"></style>
 <style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px;
+  margin-left: -6px;
+}
+
+.plain {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  font-size: 12px;
+}
+
 .lit {
-  color: var(--lamp);
+  color: var(--text);
+  font-weight: 600;
+}
+
+.in-the-wings {
+  color: var(--plum);
 }
 </style>

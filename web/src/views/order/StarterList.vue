@@ -21,7 +21,7 @@ async function readMidi(files: FileList | null | undefined) {
   const file = files?.[0]
   if (!file) return
   try {
-    const address = `/api/${document.kind}s/${document.head!.id}/channels/${props.channel.id}/midi`
+    const address = `/api/documents/${document.head!.id}/channels/${props.channel.id}/midi`
     answer.value = await upload<MidiAnswer>(address, file)
     choosing.value = true
   } catch (error) {

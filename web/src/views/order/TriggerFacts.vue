@@ -23,9 +23,7 @@ const plain: NoteTrigger = {
 const trigger = computed(() => props.insert.trigger ?? plain)
 const choices = computed(() =>
   document.ordered
-    .filter(
-      (r) => ['instrument', 'trigger', 'notes'].includes(r.channel.kind) && !trigger.value.notes.includes(r.channel.id),
-    )
+    .filter((r) => document.can(r).givesNotes && !trigger.value.notes.includes(r.channel.id))
     .map((r) => ({ value: r.channel.id, text: r.channel.name })),
 )
 
@@ -42,23 +40,29 @@ function set(change: Partial<NoteTrigger>) {
     props.channel,
   )
 }
+
+/** Whoever names notes means these in place of the beat; both can be had by ticking the beat again. */
+function restartBy(id: string) {
+  const everyQuarters = trigger.value.notes.length === 0 ? null : trigger.value.everyQuarters
+  set({ notes: [...trigger.value.notes, id], everyQuarters })
+}
+
+function leaveOut(id: string) {
+  const notes = trigger.value.notes.filter((n) => n !== id)
+  set({ notes, everyQuarters: trigger.value.everyQuarters ?? (notes.length === 0 ? 1 : null) })
+}
 </script>
 
 <template>
   <div class="trigger">
-    <AddMenu
-      title="Restarted by"
-      label="Add notes that restart it"
-      :choices="choices"
-      @add="(id) => set({ notes: [...trigger.notes, id] })"
-    />
+    <AddMenu title="Restarted by" label="Add notes that restart it" :choices="choices" @add="restartBy" />
     <div v-for="id in trigger.notes" :key="id" class="line">
       <span>Notes of {{ document.rows.get(id)?.channel.name ?? id }}</span>
       <button
         type="button"
         class="plain bare"
         :aria-label="`${document.rows.get(id)?.channel.name} restarts it no more`"
-        @click="set({ notes: trigger.notes.filter((n) => n !== id) })"
+        @click="leaveOut(id)"
       >
         <Icon name="close" :size="13" />
       </button>

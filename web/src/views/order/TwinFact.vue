@@ -1,26 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Channel } from '@/api/types'
+import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import PrintActions from './PrintActions.vue'
-import { useManyEdits } from './useManyEdits'
 
-/** An instrument's print, and spares: this channel as one, or the next one under this bus. */
+/** An instrument's print, and whether this channel waits as a spare. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
-const many = useManyEdits()
+const catalogue = useCatalogue()
 const mayPrint = computed(() => ['instrument', 'output'].includes(props.channel.source?.type ?? ''))
-const mayWait = computed(() => ['audio', 'instrument'].includes(props.channel.kind))
-const isSum = computed(() => ['bus', 'main'].includes(props.channel.kind))
+const mayWait = computed(() => catalogue.can(props.channel.kind).mayBeSpare)
 const twin = computed(() => document.rows.get((props.channel.printTwin as string | null) ?? ''))
-const waiting = computed(
-  () => document.ordered.filter((r) => r.channel.spare && r.channel.destination === props.channel.id).length,
-)
-
-function take() {
-  const row = document.rows.get(props.channel.id)
-  if (row) void many.takeSpare(row, `Part ${row.feeders - waiting.value + 1}`)
-}
 </script>
 
 <template>
@@ -36,7 +27,7 @@ function take() {
           class="plain bare"
           @click="document.edit([{ type: 'set-print-twin', channel: channel.id, twin: null }], channel.id)"
         >
-          part them
+          print to it no more
         </button>
         <PrintActions :channel="channel" :twin="twin.channel" />
       </template>
@@ -67,13 +58,6 @@ function take() {
         />
         waits for the next part</label
       >
-    </dd>
-  </template>
-  <template v-if="isSum && waiting">
-    <dt>Spares</dt>
-    <dd>
-      {{ waiting }} waiting
-      <button type="button" class="plain bare" @click="take">take the next</button>
     </dd>
   </template>
 </template>

@@ -28,6 +28,11 @@ export function useChoosing(tree: Tree, grid: Ref<HTMLElement | null>, reveal: (
     await focus(row.channel.id)
   }
 
+  /** Brings the focus to the chosen row, without choosing anew. */
+  async function takeFocus() {
+    if (focusable.value) await focus(focusable.value)
+  }
+
   /** Chooses everything from where the choice began to here. */
   async function extend(row: ChannelRow | undefined, withFocus = false) {
     if (!row) return
@@ -70,7 +75,7 @@ export function useChoosing(tree: Tree, grid: Ref<HTMLElement | null>, reveal: (
     if (!pointing && !document.chosen.has(row.channel.id)) void select(row)
   }
 
-  return { focusable, select, extend, toggle, all, onDown, onClick, onFocus }
+  return { focusable, takeFocus, select, extend, toggle, all, onDown, onClick, onFocus }
 }
 
 export type Choosing = ReturnType<typeof useChoosing>

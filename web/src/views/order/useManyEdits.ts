@@ -1,11 +1,12 @@
 import { computed } from 'vue'
-import { freshId } from './channelDraft'
 import type { ChannelRow, Edit } from '@/api/types'
+import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 
 /** What can be done with all chosen channels at once; each is one batch and so one revision. */
 export function useManyEdits() {
   const document = useDocument()
+  const catalogue = useCatalogue()
   const rows = computed<ChannelRow[]>(() =>
     document.many.length ? document.many : document.selected ? [document.selected] : [],
   )
@@ -21,14 +22,18 @@ export function useManyEdits() {
   }
 
   async function busAround(name = 'New bus') {
-    const bus = freshId(name, (id) => document.rows.has(id))
-    if (await document.edit([{ type: 'bus-around', channels: ids.value, bus, name }], about.value)) document.choose(bus)
+    const made = await document.make([{ type: 'bus-around', channels: ids.value, bus: null, name }], about.value)
+    if (made) document.choose(made[0])
   }
 
-  async function duplicate() {
-    const before = new Set(document.order)
-    if (!(await document.edit([{ type: 'duplicate-channels', channels: ids.value }], about.value))) return
-    const made = document.order.filter((id) => !before.has(id))
+  /** What stands under a chosen bus, all the way down, comes along, unless the bus alone is wanted. */
+  async function duplicate(alone = false) {
+    const chosen = new Set(ids.value)
+    // In running order a bus comes before what feeds it.
+    if (!alone)
+      for (const { channel } of document.ordered) if (chosen.has(channel.destination ?? '')) chosen.add(channel.id)
+    const made = await document.make([{ type: 'duplicate-channels', channels: [...chosen] }], about.value)
+    if (!made) return
     document.choose(made[0])
     for (const id of made) document.chosen.add(id)
   }
@@ -38,7 +43,9 @@ export function useManyEdits() {
     const gone = new Set(ids.value)
     return each(({ channel }) => {
       const follows = channel.source?.type === 'output' && gone.has(channel.source.instrument as string)
-      return channel.kind === 'main' || follows ? undefined : { type: 'remove-channel', channel: channel.id }
+      return catalogue.can(channel.kind).standsOnce || follows
+        ? undefined
+        : { type: 'remove-channel', channel: channel.id }
     })
   }
 

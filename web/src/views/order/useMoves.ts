@@ -36,7 +36,10 @@ export function useMoves(tree: Tree) {
   /** Under the nearest bus that stands above it among its neighbours. */
   function into(row: ChannelRow) {
     const beside = tree.siblings(row)
-    const bus = beside.slice(0, beside.indexOf(row)).reverse().find(takesChannels)
+    const bus = beside
+      .slice(0, beside.indexOf(row))
+      .reverse()
+      .find((r) => document.can(r).sums)
     return bus && place(row, 'under', bus)
   }
 
@@ -46,8 +49,4 @@ export function useMoves(tree: Tree) {
   }
 
   return { place, up, down, into, out }
-}
-
-export function takesChannels(row: ChannelRow) {
-  return row.channel.kind === 'bus' || row.channel.kind === 'main'
 }

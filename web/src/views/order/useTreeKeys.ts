@@ -1,13 +1,17 @@
 import type { Ref } from 'vue'
+import { rowShortcuts, type RowAct } from './orderKeymap'
 import type { Choosing } from './useChoosing'
 import { useManyEdits } from './useManyEdits'
 import type { useMoves } from './useMoves'
 import type { Tree } from './useTree'
 import type { ChannelRow } from '@/api/types'
+import { actOf } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 
-/** Everything that the running order does by keys. */
+const page = 15
+
+/** Everything that the running order does to its rows by keys. */
 export function useTreeKeys(
   tree: Tree,
   choosing: Choosing,
@@ -32,27 +36,38 @@ export function useTreeKeys(
     await choosing.select(document.selected, true)
   }
 
-  function plain(row: ChannelRow, at: number, shown: ChannelRow[]): Record<string, () => unknown> {
+  function actsOn(row: ChannelRow, at: number, shown: ChannelRow[]): Record<RowAct, () => unknown> {
     const { id } = row.channel
     const isFolded = document.folded.has(id)
     const muted = !row.channel.muted
+    const to = (index: number) => choosing.select(shown[Math.min(Math.max(index, 0), shown.length - 1)], true)
     return {
-      ArrowUp: () => choosing.select(shown[at - 1], true),
-      ArrowDown: () => choosing.select(shown[at + 1], true),
-      ArrowLeft: () => (row.feeders && !isFolded ? tree.fold(id, true) : choosing.select(tree.parentOf(row), true)),
-      ArrowRight: () => (isFolded ? tree.fold(id, false) : choosing.select(row.feeders ? shown[at + 1] : undefined, true)),
-      PageUp: () => choosing.select(shown[Math.max(0, at - 15)], true),
-      PageDown: () => choosing.select(shown[Math.min(shown.length - 1, at + 15)], true),
-      Home: () => choosing.select(shown[0], true),
-      End: () => choosing.select(shown.at(-1), true),
-      Enter: () => (renaming.value = id),
-      F2: () => (renaming.value = id),
-      m: () => many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted })),
-      l: () => (listening.point = listening.point === id || row.channel.kind === 'main' ? null : id),
-      b: () => made(many.busAround()),
-      d: () => made(many.duplicate()),
-      Delete: () => remove(shown.slice(at + 1).find((r) => !document.chosen.has(r.channel.id)) ?? shown[at - 1]),
-      Escape: () => choosing.select(row, true),
+      'above': () => choosing.select(shown[at - 1], true),
+      'below': () => choosing.select(shown[at + 1], true),
+      'close': () => (row.feeders && !isFolded ? tree.fold(id, true) : choosing.select(tree.parentOf(row), true)),
+      'unfold': () => (isFolded ? tree.fold(id, false) : choosing.select(row.feeders ? shown[at + 1] : undefined, true)),
+      'far-above': () => to(at - page),
+      'far-below': () => to(at + page),
+      'first': () => to(0),
+      'last': () => to(Infinity),
+      'earlier': () => follow(row, moves.up(row)),
+      'later': () => follow(row, moves.down(row)),
+      'into': () => follow(row, moves.into(row)),
+      'out': () => follow(row, moves.out(row)),
+      'more-above': () => choosing.extend(shown[at - 1], true),
+      'more-below': () => choosing.extend(shown[at + 1], true),
+      'all-above': () => choosing.extend(shown[0], true),
+      'all-below': () => choosing.extend(shown.at(-1), true),
+      'all': () => choosing.all(),
+      'one-more': () => choosing.toggle(row),
+      'one': () => choosing.select(row, true),
+      'rename': () => (renaming.value = id),
+      'bus-around': () => made(many.busAround()),
+      'duplicate': () => made(many.duplicate()),
+      'duplicate-alone': () => made(many.duplicate(true)),
+      'mute': () => many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted })),
+      'listen': () => (listening.point = listening.point === id || document.can(row).standsOnce ? null : id),
+      'remove': () => remove(shown.slice(at + 1).find((r) => !document.chosen.has(r.channel.id)) ?? shown[at - 1]),
     } // prettier-ignore
   }
 
@@ -62,32 +77,12 @@ export function useTreeKeys(
     const at = shown.findIndex((r) => r.channel.id === choosing.focusable.value)
     const row = shown[at]
     if (!row || /^(INPUT|BUTTON)$/.test(target.tagName)) return
-    const control = event.ctrlKey || event.metaKey
-    const moved: Record<string, () => unknown> = {
-      ArrowUp: () => follow(row, moves.up(row)),
-      ArrowDown: () => follow(row, moves.down(row)),
-      ArrowLeft: () => follow(row, moves.out(row)),
-      ArrowRight: () => follow(row, moves.into(row)),
-    }
-    const extended: Record<string, () => unknown> = {
-      ArrowUp: () => choosing.extend(shown[at - 1], true),
-      ArrowDown: () => choosing.extend(shown[at + 1], true),
-      Home: () => choosing.extend(shown[0], true),
-      End: () => choosing.extend(shown.at(-1), true),
-    }
-    const keys = control
-      ? { a: () => choosing.all(), ' ': () => choosing.toggle(row) }
-      : event.altKey
-        ? moved
-        : event.shiftKey
-          ? extended
-          : plain(row, at, shown)
-    const does = (keys as Record<string, (() => unknown) | undefined>)[event.key]
-    if (!does) return
+    const act = actOf(rowShortcuts, event)
+    if (!act) return
     event.preventDefault()
-    // The window's own keys, such as Space, are not meant as well.
+    // The place's own keys, such as Space, are not meant as well.
     event.stopPropagation()
-    void does()
+    void actsOn(row, at, shown)[act]()
   }
 
   return { onKey, follow }

@@ -9,6 +9,12 @@ const place = computed(() => props.looked ?? (props.standing >= 0 ? props.standi
 const says = computed(() =>
   place.value === undefined ? 'As set by hand' : `${props.plans[place.value]!.outputs} outputs`,
 )
+/** A press that does not move the thumb is a choice too: what was set by hand has no place of its own. */
+function look(event: Event) {
+  const chosen = Number((event.target as HTMLInputElement).value)
+  if (chosen !== place.value) emit('look', chosen)
+}
+
 const left = (i: number) => (props.plans.length < 2 ? 0 : (100 * i) / (props.plans.length - 1))
 </script>
 
@@ -22,7 +28,7 @@ const left = (i: number) => (props.plans.length < 2 ? 0 : (100 * i) / (props.pla
         :class="{ standing: i === standing }"
         :style="{ left: `${left(i)}%` }"
       >
-        <b :class="{ on: i === place }">{{ plan.outputs }}</b>
+        <b :class="{ on: i === place }" @click="emit('look', i)">{{ plan.outputs }}</b>
       </i>
       <input
         type="range"
@@ -33,8 +39,8 @@ const left = (i: number) => (props.plans.length < 2 ? 0 : (100 * i) / (props.pla
         :class="{ byHand: place === undefined }"
         aria-label="Coarse to fine: outputs"
         :aria-valuetext="says"
-        @keydown.stop
-        @input="emit('look', Number(($event.target as HTMLInputElement).value))"
+        @input="look"
+        @pointerup="look"
       />
     </div>
     <span class="faint">Fine</span>
@@ -80,6 +86,9 @@ b {
   font-weight: 400;
   font-size: 11px;
   color: var(--text-3);
+  z-index: 1;
+  padding: 2px 4px;
+  cursor: pointer;
 }
 
 b.on {

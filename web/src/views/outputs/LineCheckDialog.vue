@@ -22,17 +22,22 @@ const across = computed(() => {
 })
 const wrong = computed(() => rows.value.filter((row) => row.verdict !== 'arrived'))
 
+let turn = 0
+
 watch(open, async (is) => {
+  turn++
   if (!is || !document.head) return (running.value = false)
   rows.value = []
   try {
-    sources.value = await sourcesOf(document.kind, document.head.id, document.act)
+    sources.value = await sourcesOf(document.head.id, document.act)
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
 })
 
+/** A run that was stopped, or begun anew, counts nothing more. */
 async function run() {
+  const mine = ++turn
   if (running.value) return (running.value = false)
   const head = document.head!
   rows.value = []
@@ -40,14 +45,14 @@ async function run() {
   running.value = true
   try {
     for (const source of sources.value) {
-      if (!running.value) return
-      const row = await fired(document.kind, head.id, document.act, source)
+      const row = await fired(head.id, document.act, source)
+      if (mine !== turn) return
       rows.value = [...rows.value, row]
     }
   } catch (error) {
-    trouble.value = sentenceOf(error)
+    if (mine === turn) trouble.value = sentenceOf(error)
   } finally {
-    running.value = false
+    if (mine === turn) running.value = false
   }
 }
 

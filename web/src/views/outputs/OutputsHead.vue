@@ -37,13 +37,12 @@ const about = computed(() => {
     <h2 v-else>{{ kits[0]?.channel.name }}</h2>
     <span class="quiet about" :title="about">{{ about }}</span>
     <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
-      <input v-model="halves" type="checkbox" @keydown.stop /> Mono pieces share a pair
+      <input v-model="halves" type="checkbox" /> Mono pieces share a pair
     </label>
     <label class="halves" title="Otherwise the first output is used by a plan as well">
       <input
         type="checkbox"
         :checked="kit.firstReserved"
-        @keydown.stop
         @change="$emit('reserve', ($event.target as HTMLInputElement).checked)"
       />
       First for the rest

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CoarseSlider from './CoarseSlider.vue'
@@ -8,11 +7,13 @@ import LineCheckDialog from './LineCheckDialog.vue'
 import OutputsHead from './OutputsHead.vue'
 import OutputsPanel from './OutputsPanel.vue'
 import SwapDialog from './SwapDialog.vue'
+import { outputShortcuts } from './outputKeymap'
 import { useLineCheck } from './useLineCheck'
 import { useOutputKeys } from './useOutputKeys'
 import { useOutputs } from './useOutputs'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 import type { DocumentKind } from '@/api/types'
+import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useDocument } from '@/state/document'
 import { useNews } from '@/state/useNews'
 
@@ -22,6 +23,7 @@ const router = useRouter()
 const swapping = ref(false)
 const checking = ref(false)
 const chosen = ref<number>()
+const explaining = ref(false)
 useNews()
 
 const kits = computed(() =>
@@ -44,7 +46,7 @@ watch(
 watch(channel, (id) => id && document.choose(id), { immediate: true })
 watch([channel, () => document.head?.id], () => (chosen.value = undefined))
 
-useEventListener(window, 'keydown', useOutputKeys({ outputs, check, channel, chosen }))
+useOutputKeys({ outputs, check, channel, chosen, explaining })
 
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 
@@ -80,6 +82,7 @@ function show(id: string) {
         @check="checking = true"
         @reserve="outputs.reserve"
         @fire="check.fireAll"
+        @explain="explaining = true"
       />
       <div v-if="view.plans.length" class="coarse">
         <CoarseSlider
@@ -123,6 +126,7 @@ function show(id: string) {
       @leave="looked = undefined"
     />
     <LineCheckDialog v-model:open="checking" />
+    <ShortcutsDialog v-model:open="explaining" place="the outputs" :shortcuts="outputShortcuts" />
     <SwapDialog v-model:open="swapping" :channel="channel" />
   </main>
   <main v-else class="nothing faint">{{ trouble ?? 'Opening…' }}</main>

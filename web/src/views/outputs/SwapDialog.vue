@@ -35,7 +35,7 @@ watch([open, instrument], async ([isOpen, wanted]) => {
   swap.value = trouble.value = undefined
   if (!isOpen || !wanted || !document.head) return
   try {
-    const answer = await swapOf(document.kind, document.head.id, props.channel, wanted)
+    const answer = await swapOf(document.head.id, props.channel, wanted)
     // An answer about a kit that was chosen before comes too late.
     if (open.value && instrument.value === wanted) swap.value = answer
   } catch (error) {

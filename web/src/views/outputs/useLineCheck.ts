@@ -13,6 +13,7 @@ export function useLineCheck(view: Ref<OutputsView | undefined>) {
   const firing = ref<number>()
   const running = ref(false)
   const trouble = ref<string>()
+  let turn = 0
 
   const sources = computed(() => (view.value?.sources ?? []) as unknown as LineSource[])
   const wrong = computed(() => [...rows.values()].filter((row) => row.verdict !== 'arrived'))
@@ -26,7 +27,7 @@ export function useLineCheck(view: Ref<OutputsView | undefined>) {
     if (aloud) void pads.press(note)
     const { revision } = head
     try {
-      const row = await fired(document.kind, head.id, document.act, source)
+      const row = await fired(head.id, document.act, source)
       if (document.head?.revision === revision) rows.set(note, row)
     } catch (error) {
       trouble.value = sentenceOf(error)
@@ -34,13 +35,15 @@ export function useLineCheck(view: Ref<OutputsView | undefined>) {
     }
   }
 
+  /** A run that was stopped, or begun anew, fires nothing more. */
   async function fireAll() {
+    const mine = ++turn
     if (running.value) return (running.value = false)
     running.value = true
     rows.clear()
     for (const source of sources.value) {
-      if (!running.value) break
       await fire(source.note!, false)
+      if (mine !== turn) return
     }
     running.value = false
     firing.value = undefined
@@ -49,6 +52,7 @@ export function useLineCheck(view: Ref<OutputsView | undefined>) {
   watch(
     () => [document.head?.id, document.head?.revision, document.act],
     () => {
+      turn++
       rows.clear()
       running.value = false
       firing.value = undefined

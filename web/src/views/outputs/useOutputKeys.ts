@@ -1,39 +1,36 @@
 import type { Ref } from 'vue'
+import { outputShortcuts } from './outputKeymap'
 import type { useLineCheck } from './useLineCheck'
 import type { useOutputs } from './useOutputs'
 import type { Piece } from '@/api/types'
+import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
+import { useListening } from '@/state/listening'
 
-const stays: Record<string, Piece['stay']> = { a: 'alone', r: 'on-first', p: 'by-plan' }
-
-/** The keys of the place: coarser and finer, what a piece shall do, firing, undo. */
+/** What the place does by keys. */
 export function useOutputKeys(about: {
   outputs: ReturnType<typeof useOutputs>
   check: ReturnType<typeof useLineCheck>
   channel: Ref<string | undefined>
   chosen: Ref<number | undefined>
+  explaining: Ref<boolean>
 }) {
   const document = useDocument()
+  const listening = useListening()
 
-  return (event: KeyboardEvent) => {
-    const target = event.target as HTMLElement
-    if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || window.document.querySelector('[role=dialog]')) return
-    const key = event.key.toLowerCase()
-    if ((event.ctrlKey || event.metaKey) && key === 'z') {
-      event.preventDefault()
-      void (event.shiftKey ? document.redo() : document.undo())
-    } else if (event.ctrlKey || event.metaKey || event.altKey) {
-      return
-    } else if (key === ',' || key === '.') {
-      about.outputs.step(key === '.' ? 1 : -1)
-    } else if (key === 'escape') {
-      about.outputs.looked.value = undefined
-    } else if (key === 'f') {
-      void about.check.fireAll()
-    } else if (stays[key]) {
-      stay(stays[key])
-    }
-  }
+  useKeymap(outputShortcuts, {
+    'coarser': () => about.outputs.step(-1),
+    'finer': () => about.outputs.step(1),
+    'as-it-is': () => (about.outputs.looked.value = undefined),
+    'alone': () => stay('alone'),
+    'on-first': () => stay('on-first'),
+    'by-plan': () => stay('by-plan'),
+    'fire': about.check.fireAll,
+    'undo': document.undo,
+    'redo': document.redo,
+    'play': listening.play,
+    'explain': () => (about.explaining.value = true),
+  }) // prettier-ignore
 
   function stay(how: Piece['stay']) {
     const piece = about.chosen.value === undefined ? undefined : about.outputs.kit.value?.pieces[about.chosen.value]

@@ -38,7 +38,7 @@ export function useOutputs(channel: Ref<string | undefined>) {
     if (!head || !channel.value || !kit.value) return (view.value = undefined)
     const mine = ++asking
     try {
-      const answer = await outputsOf(document.kind, head.id, channel.value, document.act, halves.value)
+      const answer = await outputsOf(head.id, channel.value, document.act, halves.value)
       if (mine !== asking) return
       view.value = answer
       trouble.value = undefined

@@ -27,13 +27,13 @@ async function attempt(work: () => Promise<unknown>) {
 
 function takeAway(song: Song) {
   return attempt(async () => {
-    await remove('song', song.id)
+    await remove(song.id)
     removed.value = { kind: 'song', id: song.id, name: song.title }
   })
 }
 
 function rescue(song: Song) {
-  return attempt(async () => router.push(`/songs/${(await recover('song', song.id)).id}`))
+  return attempt(async () => router.push(`/songs/${(await recover(song.id)).id}`))
 }
 
 onMounted(() => attempt(async () => undefined))

@@ -1,0 +1,120 @@
+using System.Globalization;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Roles;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Making;
+
+/// <summary>The one place in which channels are made: id, name, width, source and place of what was only wished for.</summary>
+/// <remarks>What comes of a wish is held against the rules by the edit that puts it into a template.</remarks>
+public static class ChannelFactory
+{
+    public static Channel Make(Template template, ChannelWish wish)
+    {
+        var can = Capabilities.Of(wish.Kind);
+        var kit = wish.SplitOf is { } player && template.Channels.TryGet(player, out var kitPlayer) ? kitPlayer : null;
+        if (wish.Kind == ChannelKind.Split && kit is { Source: InstrumentSource { Kit: { } pieces } })
+        {
+            var number = wish.Output ?? FreeOutput(template, kit.Id, pieces);
+            if (number >= 1 && number <= pieces.Outputs.Count)
+                return Named(template, wish, Split(kit, pieces, number)) with { Destination = wish.Under ?? kit.Destination };
+        }
+
+        var source = SourceOf(template, wish);
+        return Named(template, wish, new()
+        {
+            Id = EmptyStage.Main,
+            Name = NameOf(wish, source),
+            Kind = wish.Kind,
+            Format = wish.Format ?? (can.BeginsMono ? ChannelFormat.Mono : ChannelFormat.Stereo),
+            Source = source,
+            Destination = can.FeedsASum ? wish.Under ?? MixBus(template) : null,
+            OutputPair = can.GoesToAnOutput ? 1 : null,
+        });
+    }
+
+    /// <summary>The channel that takes an output: it feeds what its instrument feeds, in the same acts.</summary>
+    /// <param name="number">Number of the output in the kit, in [1, count].</param>
+    /// <returns>Under the instrument's id with the number; an id of its own is the caller's to give.</returns>
+    public static Channel Split(Channel player, Kit kit, int number) => new()
+    {
+        Id = Numbering.FreshId(string.Create(CultureInfo.InvariantCulture, $"{player.Id}-output-{number}"), _ => false),
+        Name = kit.Outputs[number - 1].Name,
+        Kind = ChannelKind.Split,
+        Format = kit.Outputs[number - 1].Format,
+        Destination = player.Destination,
+        Source = new OutputSource(player.Id, number),
+        Stages = player.Stages,
+    };
+
+    /// <summary>A bus between channels and what they lead to.</summary>
+    public static Channel Bus(Template template, string name, ChannelId? destination) =>
+        new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination };
+
+    /// <summary>The audio channel that takes an instrument's print: routed alike, waiting in the wings of every act.</summary>
+    public static Channel PrintTwin(Template template, Channel channel)
+    {
+        var name = $"{channel.Name[..Math.Min(channel.Name.Length, TextRules.LongestName - 8)]} print";
+        return new()
+        {
+            Id = Numbering.FreshId($"{channel.Id}-print", template.Channels.Contains),
+            Name = FreeName(template, name),
+            Kind = ChannelKind.Audio,
+            Format = channel.Format,
+            Destination = channel.Destination,
+            Source = new InternalSource(channel.Id, TapPoint.Pre),
+            Stages = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))),
+        };
+    }
+
+    /// <returns>An id made of a name, which people may meet in a document, unlike all others.</returns>
+    public static ChannelId FreshId(Template template, string name) => Numbering.FreshId(Identifier.Of(name, "channel"), template.Channels.Contains);
+
+    /// <returns>The next hardware input after all that are taken, in [1, 128].</returns>
+    public static int NextInput(Template template) =>
+        Math.Min(template.Channels.Select(c => c.Source).OfType<InputSource>().Select(s => Math.Max(s.First, s.Second ?? 0)).DefaultIfEmpty(0).Max() + 1, InputSource.Last);
+
+    private static Channel Named(Template template, ChannelWish wish, Channel channel)
+    {
+        var name = wish.Name ?? FreeName(template, channel.Name);
+        return channel with { Id = FreshId(template, name), Name = name, Format = wish.Format ?? channel.Format };
+    }
+
+    private static string FreeName(Template template, string name)
+    {
+        bool IsTaken(string n) => template.Channels.Any(c => string.Equals(c.Name, n, StringComparison.OrdinalIgnoreCase));
+        return IsTaken(name) ? Numbering.Next(name, IsTaken) : name;
+    }
+
+    private static Source? SourceOf(Template template, ChannelWish wish) => wish.Kind switch
+    {
+        ChannelKind.Instrument => Played(wish.Instrument ?? InstrumentCatalogue.Undertow),
+        ChannelKind.Trigger => Played(wish.Instrument ?? InstrumentCatalogue.KeyTone),
+        ChannelKind.Direct when wish.Instrument is { } instrument => Played(instrument),
+        ChannelKind.Split when wish.SplitOf is { } player => new OutputSource(player, wish.Output ?? 2),
+        ChannelKind.Audio when !wish.WithoutInput => new InputSource(wish.Input ?? NextInput(template), wish.Format == ChannelFormat.Stereo ? (wish.Input ?? NextInput(template)) + 1 : null),
+        _ => null,
+    };
+
+    /// <summary>A kit comes in together on its first output, so that it is heard before anybody splits it.</summary>
+    private static InstrumentSource Played(string instrument) => new(instrument, InstrumentCatalogue.Find(instrument)?.Kit?.Together());
+
+    private static string NameOf(ChannelWish wish, Source? source) => (wish.Kind, source) switch
+    {
+        (ChannelKind.Instrument, InstrumentSource played) => InstrumentCatalogue.Find(played.Instrument)?.Name ?? "Instrument",
+        (_, InputSource { Second: { } second } input) => string.Create(CultureInfo.InvariantCulture, $"Inputs {input.First}–{second}"),
+        (_, InputSource input) => string.Create(CultureInfo.InvariantCulture, $"Input {input.First}"),
+        _ => wish.Kind.ToString(),
+    };
+
+    private static int FreeOutput(Template template, ChannelId player, Kit kit)
+    {
+        var taken = template.Channels.Select(c => c.Source).OfType<OutputSource>().Where(s => s.Instrument == player).Select(s => s.Output).ToHashSet();
+        return Enumerable.Range(2, Math.Max(kit.Outputs.Count - 1, 1)).FirstOrDefault(n => !taken.Contains(n), 2);
+    }
+
+    /// <summary>Where what has no better place goes: the bus that sums all, else the main.</summary>
+    private static ChannelId MixBus(Template template) =>
+        (template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Bus && (c.Id == EmptyStage.MixBus || ChannelRole.Of(c).Role == "mix-bus")) ?? template.Main).Id;
+}

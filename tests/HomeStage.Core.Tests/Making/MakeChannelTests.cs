@@ -1,0 +1,107 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Templates;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Making;
+
+public class MakeChannelTests
+{
+    private static readonly Template Empty = OneBar();
+
+    [Property(MaxTest = 200)]
+    public void Make_AnyKindOfWishOnAnyTemplate_GivesAnIdThatIsNew_AndIsTakenBackExactly(int seed)
+    {
+        var template = new RandomTemplates(seed).Grown(40);
+        foreach (var kind in Enum.GetValues<ChannelKind>().Where(k => k is not (ChannelKind.Main or ChannelKind.Split)))
+        {
+            var made = Assert.IsType<EditResult.Applied>(new MakeChannel(new(kind)).ApplyTo(template));
+
+            Assert.Single(made.Template.Channels, c => !template.Channels.Contains(c.Id));
+            Assert.Equal(template, Assert.IsType<EditResult.Applied>(made.Inverse.ApplyTo(made.Template)).Template);
+        }
+    }
+
+    [Fact]
+    public void Make_WithNothingSaid_FeedsTheMixBus_AndNamesCountUp()
+    {
+        var template = Empty.With(new MakeChannel(new(ChannelKind.Bus)), new MakeChannel(new(ChannelKind.Bus)), new MakeChannel(new(ChannelKind.Audio)), new MakeChannel(new(ChannelKind.Audio)));
+
+        var made = template.Channels.Skip(2).ToList();
+        Assert.Equal(["Bus", "Bus 2", "Input 1", "Input 2"], made.Select(c => c.Name));
+        Assert.Equal(["bus", "bus-2", "input-1", "input-2"], made.Select(c => c.Id.Value));
+        Assert.All(made, c => Assert.Equal(EmptyStage.MixBus, c.Destination));
+        Assert.Equal([new InputSource(1), new InputSource(2)], made.Select(c => c.Source).OfType<InputSource>());
+    }
+
+    [Theory]
+    [InlineData("Åse’s grüne Gitarre", "ase-s-grune-gitarre")]
+    [InlineData("  Kick / In  ", "kick-in")]
+    [InlineData("底太鼓", "channel")]
+    [InlineData("Main", "main-2")]
+    public void Make_OfAName_HasAnIdThatPeopleKnowItBy(string name, string id)
+    {
+        Assert.Contains(new ChannelId(id), Empty.With(new MakeChannel(new(ChannelKind.Bus) { Name = name })).Channels.Select(c => c.Id));
+    }
+
+    [Fact]
+    public void Make_Splits_TakesTheOutputsThatNobodyTakes_WithTheirNamesAndWidths()
+    {
+        var template = Empty.With(new MakeChannel(new(ChannelKind.Instrument) { Instrument = InstrumentCatalogue.Breakwater }));
+        var player = template.Channels.Single(c => c.Source is InstrumentSource);
+        var kit = ((InstrumentSource)player.Source!).Kit!;
+
+        Assert.All(kit.Pieces, p => Assert.Equal(1, p.Output));
+
+        template = template.With(new MakeChannel(new(ChannelKind.Split) { SplitOf = player.Id }), new MakeChannel(new(ChannelKind.Split) { SplitOf = player.Id }));
+
+        var splits = template.Channels.Where(c => c.Kind == ChannelKind.Split).ToList();
+        Assert.Equal([2, 3], splits.Select(c => ((OutputSource)c.Source!).Output));
+        Assert.Equal([(kit.Outputs[1].Name, kit.Outputs[1].Format), (kit.Outputs[2].Name, kit.Outputs[2].Format)], splits.Select(c => (c.Name, c.Format)));
+    }
+
+    [Fact]
+    public void Make_WhatCannotBe_IsRefusedInASentence()
+    {
+        Assert.Equal("doubled", Empty.RefusalOf(new MakeChannel(new(ChannelKind.Main))).Code);
+        Assert.Equal("missing", Empty.RefusalOf(new MakeChannel(new(ChannelKind.Instrument) { Instrument = "nobodys" })).Code);
+        Assert.Equal("unknown-channel", Empty.RefusalOf(new MakeChannel(new(ChannelKind.Bus), new ChannelId("nowhere"))).Code);
+        Assert.Equal("unknown-channel", Empty.RefusalOf(new MakeChannel(new(ChannelKind.Bus) { Under = new("nowhere") })).Code);
+        Assert.Contains("output", Empty.RefusalOf(new MakeChannel(new(ChannelKind.Split))).Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void MakeInsert_Twice_GivesBothIdsOfTheirOwn()
+    {
+        var strip = Empty.With(new MakeInsert(EmptyStage.MixBus, ProcessorCatalogue.Compressor), new MakeInsert(EmptyStage.MixBus, ProcessorCatalogue.Compressor, 0))
+            .Channels[EmptyStage.MixBus].Inserts;
+
+        Assert.Equal(["compressor-2", "compressor"], strip.Select(i => i.Id.Value));
+    }
+
+    [Fact]
+    public void SetSource_OfTwoInputsOnAMonoChannel_WidensIt_AndIsTakenBackExactly()
+    {
+        var template = Empty.With(new MakeChannel(new(ChannelKind.Audio) { Name = "Pair" }));
+        var id = new ChannelId("pair");
+
+        var both = Assert.IsType<EditResult.Applied>(new SetSource(id, new InputSource(3, 4)).ApplyTo(template));
+
+        Assert.Equal((ChannelFormat.Stereo, new InputSource(3, 4)), (both.Template.Channels[id].Format, both.Template.Channels[id].Source));
+        Assert.Equal(template, Assert.IsType<EditResult.Applied>(both.Inverse.ApplyTo(both.Template)).Template);
+    }
+
+    [Fact]
+    public void SetFormat_ToMonoOfTwoInputs_KeepsTheFirst_AndIsTakenBackExactly()
+    {
+        var id = new ChannelId("pair");
+        var template = Empty.With(new MakeChannel(new(ChannelKind.Audio) { Name = "Pair" }), new SetSource(id, new InputSource(3, 4)));
+
+        var one = Assert.IsType<EditResult.Applied>(new SetFormat(id, ChannelFormat.Mono).ApplyTo(template));
+
+        Assert.Equal(new InputSource(3), one.Template.Channels[id].Source);
+        Assert.Equal(template, Assert.IsType<EditResult.Applied>(one.Inverse.ApplyTo(one.Template)).Template);
+    }
+}

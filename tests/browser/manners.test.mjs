@@ -1,0 +1,137 @@
+// The keys go where the eye is, late answers go nowhere, and what is there is not overwritten.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, openTemplate, row } from './stage.mjs'
+
+let stage, page
+
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+  await openTemplate(stage, 'Night Ferry')
+})
+after(() => stage.close())
+
+const side = () => page.getByRole('complementary', { name: 'The selected channel' })
+/** A row by its name, from the top: only what is in sight is drawn. */
+const fromTop = async (name) => {
+  await page.getByRole('treegrid').evaluate((grid) => (grid.scrollTop = 0))
+  return row(page, name)
+}
+const open = () => page.url().split('/').pop()
+const channels = async (id = open()) => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
+const channel = async (id) => (await channels()).find((c) => c.id === id)
+const chosen = () => page.locator('[role=row][aria-selected=true]').first().getAttribute('data-id')
+
+async function settles(read, expected) {
+  for (let i = 0; i < 200; i++) {
+    if ((await read()) === expected) return
+    await page.waitForTimeout(25)
+  }
+  assert.equal(await read(), expected)
+}
+
+test('a channel that was made is the chosen one, so that the next key is for it', async () => {
+  await row(page, 'Voices').click()
+  await page.keyboard.press('n')
+  await page.getByLabel('Kind').selectOption('bus')
+  await page.getByLabel('Name', { exact: true }).fill('Gulls & Terns')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await page.getByRole('dialog').waitFor({ state: 'detached' })
+  await settles(chosen, 'gulls-terns')
+  assert.equal((await channel('gulls-terns')).destination, (await channel('voices')).destination, 'a bus stands beside the chosen bus')
+
+  await page.keyboard.press('Delete')
+
+  await row(page, 'Gulls & Terns').waitFor({ state: 'detached' })
+  assert.ok(await channel('voices'), 'the bus from before is still there')
+})
+
+test('after a choice by mouse the keys are the place’s again', async () => {
+  await (await fromTop('Clap')).click()
+  await side().getByText('Role, width, polarity, hue').click()
+  const width = side().getByRole('combobox', { name: 'Width of Clap' })
+  // As a press of the mouse begins; the list itself is the browser's.
+  await width.dispatchEvent('pointerdown')
+  await width.selectOption('mono')
+  await settles(async () => (await channel('clap')).format, 'mono')
+
+  await page.keyboard.press('Control+z')
+
+  await settles(async () => (await channel('clap')).format, 'stereo')
+  await side().getByText('flipped').click()
+  await settles(async () => (await channel('clap')).polarityFlipped, true)
+  await page.keyboard.press('m')
+  await settles(async () => (await channel('clap')).muted, true)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await settles(async () => (await channel('clap')).polarityFlipped, false)
+})
+
+test('a send that is given to several leaves the sends that exist as they are', async () => {
+  const before = await channels()
+  const [target, holder] = before.flatMap((c) => c.sends.map((s) => [s.to, c])).find(([, c]) => c.kind === 'split')
+  const other = before.find((c) => c.kind === 'split' && !c.sends.some((s) => s.to === target))
+  await (await fromTop(holder.name)).click()
+  await row(page, other.name).click({ modifiers: ['Control'] })
+  const name = before.find((c) => c.id === target).name
+
+  await page.getByRole('combobox', { name: 'Add a send to all' }).selectOption({ label: name })
+
+  await page.getByText(`One sends to ${name} already and was left alone.`).waitFor()
+  await settles(async () => (await channel(other.id)).sends.some((s) => s.to === target), true)
+  assert.deepEqual((await channel(holder.id)).sends, holder.sends)
+  await page.keyboard.press('Control+z')
+})
+
+test('a bus is duplicated with what stands under it, or alone', async () => {
+  const under = (await channels()).filter((c) => c.destination === 'voices').length
+  const count = (await channels()).length
+  await row(page, 'Voices').click()
+  await page.keyboard.press('d')
+  await row(page, 'Voices 2').waitFor()
+  assert.equal((await channels()).filter((c) => c.destination === 'voices-2').length, under)
+  await page.keyboard.press('Control+z')
+  await row(page, 'Voices 2').waitFor({ state: 'detached' })
+
+  await row(page, 'Voices').click()
+  await page.keyboard.press('Shift+D')
+  await row(page, 'Voices 2').waitFor()
+  assert.equal((await channels()).length, count + 1)
+  await page.keyboard.press('Control+z')
+  await row(page, 'Voices 2').waitFor({ state: 'detached' })
+})
+
+test('an edit and an opening that are answered late never show one document as another', async () => {
+  const ferry = open()
+  const [first] = (await stage.get('/api/templates')).filter((t) => t.id !== ferry)
+  const late = (route) => setTimeout(() => void route.continue(), 1500)
+  await page.route(`**/api/documents/${ferry}/edits`, late)
+  await (await fromTop('Clap')).click()
+  await page.keyboard.press('m')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name: first.name, exact: true }).click()
+  await page.getByRole('heading', { name: first.name, level: 1 }).waitFor()
+  await settles(async () => (await channels(ferry)).find((c) => c.id === 'clap').muted, true)
+  await page.waitForTimeout(200)
+  assert.ok(await page.getByRole('heading', { name: first.name, level: 1 }).isVisible())
+
+  // The one that is asked for first answers last.
+  await page.unroute(`**/api/documents/${ferry}/edits`)
+  await page.route(`**/api/documents/${ferry}`, late)
+  await page.goto(stage.address)
+  await page.getByRole('link', { name: 'Night Ferry', exact: true }).click()
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name: first.name, exact: true }).click()
+  await page.waitForTimeout(2200)
+  assert.ok(await page.getByRole('heading', { name: first.name, level: 1 }).isVisible())
+  const asked = []
+  page.on('request', (request) => request.url().includes(`/${ferry}`) && asked.push(request.url()))
+  await page.waitForTimeout(2500)
+  assert.deepEqual(asked, [], 'what was left is asked for no more')
+})
+
+test('nothing went wrong in the console', () => {
+  assert.deepEqual(stage.strangers, [])
+  assert.deepEqual(stage.troubles, [])
+})

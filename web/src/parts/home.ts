@@ -1,0 +1,31 @@
+import { useEventListener } from '@vueuse/core'
+import { onScopeDispose } from 'vue'
+
+let home: (() => void) | undefined
+
+/** Says where the keys go once a control is done with them: to a row, a band. */
+export function useHome(take: () => void) {
+  home = take
+  onScopeDispose(() => {
+    if (home === take) home = undefined
+  })
+}
+
+/** Gives the keys back to the place. */
+export function goHome() {
+  home?.()
+}
+
+/** Whoever chose from a list or ticked a box with the mouse is done with it; by keys one may still want the next entry. */
+export function useHomecoming() {
+  let pointed = false
+  useEventListener(window, 'pointerdown', () => (pointed = true), { capture: true })
+  useEventListener(window, 'keydown', () => (pointed = false), { capture: true })
+  useEventListener(window, 'change', (event: Event) => {
+    const target = event.target as HTMLElement
+    const isChoice =
+      target instanceof HTMLSelectElement ||
+      (target instanceof HTMLInputElement && /^(checkbox|radio|range)$/.test(target.type))
+    if (pointed && isChoice && !target.closest('[role=dialog]')) goHome()
+  })
+}

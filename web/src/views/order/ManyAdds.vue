@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useManyEdits } from './useManyEdits'
+import type { Edit } from '@/api/types'
+import ValueField from '@/parts/ValueField.vue'
+import { useCatalogue } from '@/state/catalogue'
+import { useDocument } from '@/state/document'
+
+/** An insert, a send and hardware inputs for several chosen channels. */
+const document = useDocument()
+const catalogue = useCatalogue()
+const many = useManyEdits()
+const sendLevel = ref<number | null>(-12)
+const firstInput = ref(1)
+/** How many channels sent there already and were left as they were. */
+const left = ref<string>()
+
+const inputs = computed(() => many.rows.value.filter((r) => document.can(r).takesInputs && !isPlayed(r.channel.source)))
+const isPlayed = (source: { type: string } | null) => source?.type === 'instrument'
+
+watch(
+  () => many.ids.value.join(),
+  () => (left.value = undefined),
+)
+
+const chosen = (event: Event) => {
+  const list = event.target as HTMLSelectElement
+  const { value } = list
+  list.value = ''
+  return value
+}
+
+function addInsert(processor: string) {
+  void many.each((row) =>
+    document.can(row).sounds ? { type: 'make-insert', channel: row.channel.id, processor, place: null } : undefined,
+  )
+}
+
+/** A send that is there keeps its level, its place and whether it is open. */
+function addSend(to: string) {
+  const level = sendLevel.value
+  const there = many.rows.value.filter((r) => r.channel.sends.some((s) => s.to === to))
+  const name = document.rows.get(to)?.channel.name
+  left.value = there.length
+    ? `${there.length === 1 ? 'One sends' : `${there.length} send`} to ${name} already and ${there.length === 1 ? 'was' : 'were'} left alone.`
+    : undefined
+  void many.each((row) =>
+    !document.can(row).sends || row.channel.id === to || there.includes(row)
+      ? undefined
+      : { type: 'put-send', channel: row.channel.id, send: { to, level, tap: 'post', open: true } },
+  )
+}
+
+/** Hardware inputs one after the other, in the order of the rows. */
+function takeInputs() {
+  let next = firstInput.value
+  const edits: Edit[] = inputs.value.map(({ channel: c }) => {
+    const stereo = c.format === 'stereo'
+    const source = { type: 'input' as const, first: next, second: stereo ? next + 1 : null, monitored: c.source?.type === 'input' && c.source.monitored, armed: c.source?.type === 'input' && c.source.armed } // prettier-ignore
+    next += stereo ? 2 : 1
+    return { type: 'set-source', channel: c.id, source }
+  })
+  void document.edit(edits)
+}
+</script>
+
+<template>
+  <dl class="facts">
+    <dt>Insert</dt>
+    <dd>
+      <select class="field" aria-label="Add an insert to all" @change="addInsert(chosen($event))">
+        <option value="">Add…</option>
+        <option v-for="p in catalogue.known.processors" :key="p.id" :value="p.id">{{ p.name }}</option>
+      </select>
+    </dd>
+    <dt>Send</dt>
+    <dd class="value">
+      <select class="field" aria-label="Add a send to all" @change="addSend(chosen($event))">
+        <option value="">to…</option>
+        <option v-for="r in document.returns" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
+      </select>
+      <ValueField
+        label="Level of the sends"
+        form="level"
+        unit="dB"
+        :value="sendLevel"
+        :min="-60"
+        :max="6"
+        :step="0.5"
+        @change="sendLevel = $event"
+      />
+    </dd>
+    <template v-if="left"
+      ><dt />
+      <dd class="faint" role="status">{{ left }}</dd></template
+    >
+    <template v-if="inputs.length">
+      <dt>Inputs</dt>
+      <dd class="value">
+        <button type="button" class="plain" @click="takeInputs">Number them</button>
+        from
+        <ValueField
+          label="First hardware input"
+          :value="firstInput"
+          :min="1"
+          :max="128"
+          :step="1"
+          @change="firstInput = $event ?? 1"
+        />
+      </dd>
+    </template>
+  </dl>
+</template>
+
+<style scoped src="./facts.css"></style>
