@@ -131,6 +131,18 @@ test('an edit and an opening that are answered late never show one document as a
   assert.deepEqual(asked, [], 'what was left is asked for no more')
 })
 
+test('the template that opens by default opens when somebody comes in, and the library is a press away', async () => {
+  const tab = await (await stage.context.browser().newContext()).newPage()
+  const first = (await stage.get('/api/templates')).find((t) => t.opensByDefault)
+  await tab.goto(stage.address)
+  await tab.getByRole('heading', { name: first.name, level: 1 }).waitFor()
+  await tab.getByRole('link', { name: 'Library' }).click()
+  await tab.getByRole('article', { name: first.name }).waitFor()
+  await tab.reload()
+  await tab.getByRole('article', { name: first.name }).waitFor()
+  await tab.context().close()
+})
+
 test('nothing went wrong in the console', () => {
   assert.deepEqual(stage.strangers, [])
   assert.deepEqual(stage.troubles, [])

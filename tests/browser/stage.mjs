@@ -25,6 +25,8 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
   const address = await addressOf(server)
   const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags })
   const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true, reducedMotion: 'reduce' })
+  // The tests begin in the library, as somebody does who has been here before.
+  await context.addInitScript(() => sessionStorage.setItem('home-stage-been-here', 'yes'))
   const page = await context.newPage()
   // Long, for a busy machine: what is wrong fails all the same, only later.
   context.setDefaultTimeout(30_000)

@@ -1,10 +1,17 @@
 import { createRouter, createWebHistory, type RouteLocationNormalized } from 'vue-router'
 import LibraryView from '@/views/library/LibraryView.vue'
+import { openDefault } from '@/views/library/openDefault'
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'library', component: LibraryView, meta: { title: 'Library' } },
+    {
+      path: '/',
+      name: 'library',
+      component: LibraryView,
+      beforeEnter: async () => (await openDefault()) ?? true,
+      meta: { title: 'Library' },
+    },
     {
       path: '/templates/:id',
       name: 'template',

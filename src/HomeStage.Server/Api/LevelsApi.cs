@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Levels;
+using HomeStage.Core.Soundcheck;
 using HomeStage.Server.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -14,13 +15,24 @@ internal static class LevelsApi
     /// <param name="GainDb">By channel: what brings its expected loudness to the target; none for what is silent.</param>
     public sealed record BudgetView(double TargetLufs, Sequence<PredictedLevel> Levels, Sequence<DoubledPath> Doubled, Map<double> GainDb);
 
-    public static void MapLevels(this RouteGroupBuilder group) =>
+    /// <param name="Reasons">Sentences, the nearest to the channel first; empty where sound should arrive.</param>
+    public sealed record SilenceView(Sequence<string> Reasons);
+
+    public static void MapLevels(this RouteGroupBuilder group)
+    {
+        group.MapGet("/{id}/silence", async Task<Results<Ok<SilenceView>, ProblemHttpResult>> (
+            string id, string act, string channel, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
+            : !Identifier.IsValid(channel) || !document.Template.Channels.Contains(new(channel)) ? Problems.NotFound("channel")
+            : TypedResults.Ok(new SilenceView(WhySilent.At(document.Template, new(channel), act))));
         group.MapGet("/{id}/levels", async Task<Results<Ok<BudgetView>, ProblemHttpResult>> (
             string id, string act, DocumentStore store, CancellationToken cancellation, double target = Calibration.NominalLufs) =>
             !(target is >= -60 and <= 0) ? Problems.Refused(new Refusal.OutOfRange("The target", target, -60, 0, "LUFS"))
             : await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(Of(LevelBudget.Of(document.Template, act), target)));
+    }
 
     private static BudgetView Of(LevelBudget budget, double target) => new(
         target, budget.Levels, budget.Doubled,

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound;
+using HomeStage.Core.Soundcheck;
 using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
@@ -46,10 +47,11 @@ internal static class PackagesApi
             var sound = Renderer.Render(song.Template, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
-            return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray());
+            var why = sound.PeakDbfs is null ? WhySilent.At(song.Template, song.Template.Main.Id, asked.Act) : null;
+            return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray(), why);
         });
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));
     }
 
-    private static JobView ViewOf(Job<SongZip> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds, null);
+    private static JobView ViewOf(Job<SongZip> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds) { SilentBecause = job.Result?.SilentBecause };
 }

@@ -25,6 +25,16 @@ public class UploadedSoundTests
         Assert.Equal(0.5f, sound.Left[^1]);
     }
 
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void Render_OnAChannelWithAnInput_WhatIsLaidThereIsHeard_AndNobodyStandsIn(bool monitored)
+    {
+        var template = WithStarter(loops: true).With(new SetSource(new("loop"), new InputSource(1, 2, monitored)));
+
+        Assert.Equal(Rendered(loops: true).Left, Renderer.Render(template, new(InMix), shelf: new OneSound(Steady)).Left);
+    }
+
     [Fact]
     public void Render_AOneShot_SoundsOnceFromTheSectionsStart()
     {

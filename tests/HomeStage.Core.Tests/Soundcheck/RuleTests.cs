@@ -91,6 +91,20 @@ public class RuleTests
         Assert.Equal((Here, 0), (piece.Sample, piece.Layers.Count));
     }
 
+    [Fact]
+    public void HeardTwice_Mend_ChangesOnlyThePiecesThatWereFound()
+    {
+        var sound = OutputFaults.Sound(InOrder);
+        var player = sound.Channels.First(c => c.Source is InstrumentSource { Kit: not null });
+        var source = (InstrumentSource)player.Source!;
+        var pieces = source.Kit!.Pieces.Select(p => p.Name is "Snare" or "Shaker" ? p with { AlsoOnFirst = true } : p).ToSequence();
+        var template = sound.With(new SetSource(player.Id, source with { Kit = source.Kit with { Pieces = pieces } }));
+
+        var mended = template.With([.. Report.Of(template, Write, Around).Open.Single(f => f.Rule == "heard-twice").Mends[0].Edits]);
+
+        Assert.Equal(["Shaker"], ((InstrumentSource)mended.Channels[player.Id].Source!).Kit!.Pieces.Where(p => p.AlsoOnFirst).Select(p => p.Name));
+    }
+
     [Theory]
     // 1 + 1 / g for a copy before a fader at g: 20·log₁₀ of it.
     [InlineData(-6.0206, 0, "9.5 dB")]

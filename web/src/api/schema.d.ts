@@ -1153,6 +1153,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/silence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    channel: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SilenceView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/levels": {
         parameters: {
             query?: never;
@@ -2773,6 +2813,7 @@ export interface components {
             /** Format: int32 */
             frames?: null | number;
             meters?: null | components["schemas"]["MeterView"];
+            silentBecause?: null | string[];
         };
         KeyInput: {
             on: boolean;
@@ -3354,6 +3395,9 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             level: components["schemas"]["Decibels"];
             tap?: components["schemas"]["TapPoint"];
+        };
+        SilenceView: {
+            reasons: string[];
         };
         SongView: {
             id: string;

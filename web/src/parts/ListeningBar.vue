@@ -9,6 +9,7 @@ import { numberText, secondsText } from './decibels'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { usePads } from '@/state/pads'
+import { useSilence } from '@/state/useSilence'
 
 const document = useDocument()
 const listening = useListening()
@@ -21,6 +22,9 @@ const sections = computed(() => {
   const { seconds, sections } = timeline.value
   return sections.map((s) => ({ name: s.name, from: s.startSeconds / seconds }))
 })
+const isSilent = computed(() => listening.meters !== undefined && listening.meters.peakDbfs == null)
+const main = computed(() => document.ordered.find((r) => document.can(r).standsOnce)?.channel.id)
+const silence = useSilence(() => (isSilent.value ? (listening.point ?? main.value) : undefined))
 const state = computed(() => {
   if (listening.trouble) return listening.trouble
   if (listening.rendering) return `Rendering ${Math.round((listening.job?.progress ?? 0) * 100)} %`
@@ -28,6 +32,7 @@ const state = computed(() => {
   if (listening.keptAs) return `Kept as ${listening.keptAs}`
   if (!listening.meters) return 'Not rendered yet'
   const taped = listening.meters.channelsFromTape
+  if (listening.isCurrent && isSilent.value) return ['Silent.', ...silence.value].join(' ')
   return listening.isCurrent
     ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s${taped ? `, ${taped} unchanged` : ''}`
     : 'Older than the template'
@@ -113,14 +118,14 @@ const readings = computed(() => {
         </div>
       </dl>
       <div class="work">
-        <span :class="{ trouble: listening.trouble }" role="status">{{ state }}</span>
+        <span :class="{ trouble: listening.trouble, silent: isSilent }" :title="state" role="status">{{ state }}</span>
         <progress v-if="listening.rendering" max="1" :value="listening.job?.progress ?? 0" aria-label="Rendering" />
         <button v-if="listening.rendering" type="button" class="plain bare" @click="listening.cancel()">Cancel</button>
         <button v-else-if="!listening.isCurrent" type="button" class="plain bare" @click="listening.render()">
           Render now
         </button>
         <button
-          v-else-if="listening.meters && !listening.keptAs"
+          v-else-if="listening.meters && !isSilent && !listening.keptAs"
           type="button"
           class="plain bare"
           title="Put it on the shelf of sounds, where starters find it"
@@ -221,6 +226,13 @@ dt {
   text-align: right;
   font-size: 12px;
   color: var(--text-2);
+}
+
+.silent {
+  display: -webkit-box;
+  -webkit-line-clamp: 3;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
 }
 
 .trouble {

@@ -38,7 +38,8 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
         if (channel.Source is InstrumentSource source)
             return NewInstrument(stage, channel, source);
         var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
-        if (channel.Source is InputSource)
+        // What is laid on a channel is heard; somebody stands in for an input only where nothing is.
+        if (channel.Source is InputSource && channel.Starters.Count == 0)
         {
             var performed = factory.Performed(channel);
             return new(frames => performed.Render([block], frames));

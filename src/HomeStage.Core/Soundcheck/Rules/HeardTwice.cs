@@ -18,5 +18,5 @@ public sealed class HeardTwice : ISoundcheckRule
         let first = kit.Kit.JackLabel(1)
         select new Finding(Id, Severity.Warning, [kit.Player.Id],
             $"{string.Join(", ", twice.Select(p => p.Name))} also {(twice.Count == 1 ? "reaches" : "reach")} {first}: heard on {(twice.Count == 1 ? "its split" : "their splits")} and in the rest.",
-            [new($"Take {(twice.Count == 1 ? "it" : "them")} off {first}", [new SetOutputs(kit.Player.Id, kit.Kit with { Pieces = kit.Kit.Pieces.Select(p => p with { AlsoOnFirst = false }).ToSequence() }, [])])]);
+            [new($"Take {(twice.Count == 1 ? "it" : "them")} off {first}", [new SetOutputs(kit.Player.Id, kit.Kit with { Pieces = kit.Kit.Pieces.Select(p => twice.Contains(p) ? p with { AlsoOnFirst = false } : p).ToSequence() }, [])])]);
 }

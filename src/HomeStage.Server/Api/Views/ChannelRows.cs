@@ -37,8 +37,7 @@ internal static class ChannelRows
         { Source: InstrumentSource { Kit: { } kit } } => $"{Count(kit.Pieces.Count, "piece")}, {Count(kit.Outputs.Count, "output")}",
         { Source: InstrumentSource source } => InstrumentCatalogue.Find(source.Instrument)?.About ?? source.Instrument,
         { Source: OutputSource source } => Split(template, source),
-        { Source: InputSource { Second: { } second } source } => $"inputs {source.First}, {second}",
-        { Source: InputSource source } => $"input {source.First}",
+        { Source: InputSource source } channel => Input(channel, source),
         { Source: InternalSource source } => $"records {template.Channels[source.From].Name}",
         { Starters.Count: > 0 } channel => Count(channel.Starters.Count, "sound"),
         { Kind: ChannelKind.Notes } channel => Plays(template, channel),
@@ -47,6 +46,13 @@ internal static class ChannelRows
         { Kind: ChannelKind.Bus } => Count(row.Feeders, "channel") + (senders > 0 ? $", {Count(senders, "send")}" : ""),
         _ => "nothing yet",
     };
+
+    /// <summary>An input that nobody hears says so, unless sound is laid there to be heard.</summary>
+    private static string Input(Channel channel, InputSource source)
+    {
+        var input = source.Second is { } second ? $"inputs {source.First}, {second}" : $"input {source.First}";
+        return channel.Starters.Count > 0 ? $"{Count(channel.Starters.Count, "sound")}, {input}" : source.Monitored ? input : $"{input}, not monitored";
+    }
 
     private static string Plays(Template template, Channel channel)
     {

@@ -11,7 +11,11 @@ namespace HomeStage.Server.Api.Views;
 /// <param name="Frames">How many frames it will have; null until there is some sound.</param>
 /// <param name="Meters">Null until it is done.</param>
 public sealed record JobView(
-    string Id, string WorkId, JobState State, double Progress, double? TookSeconds, int? SampleRateHz = null, int? Frames = null, MeterView? Meters = null);
+    string Id, string WorkId, JobState State, double Progress, double? TookSeconds, int? SampleRateHz = null, int? Frames = null, MeterView? Meters = null)
+{
+    /// <summary>For a finished package without any sound: why, in sentences; null otherwise.</summary>
+    public IReadOnlyList<string>? SilentBecause { get; init; }
+}
 
 /// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>
 /// <param name="RangeLu">Loudness range; null where there are no 3 s.</param>

@@ -39,7 +39,10 @@ function go(channel: string) {
         @go="go"
       />
     </template>
-    <p class="faint">So far it looks at routing and order. What only measuring shows comes later.</p>
+    <p class="faint">
+      It looks at routing, outputs, order, levels and sounds as they are set. What only a render shows, the listening
+      bar says.
+    </p>
   </Dialog>
 </template>
 

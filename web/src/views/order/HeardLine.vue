@@ -3,15 +3,19 @@ import { computed } from 'vue'
 import SpectrumLine from '@/parts/SpectrumLine.vue'
 import { numberText } from '@/parts/decibels'
 import { useListening } from '@/state/listening'
+import { useSilence } from '@/state/useSilence'
 
 /** What the channel gave in the last render. */
 const props = defineProps<{ channel: string }>()
 const listening = useListening()
 const read = computed(() => listening.meters?.channels.find((c) => c.channel === props.channel))
+const isSilent = computed(() => read.value !== undefined && read.value.peakDbfs == null)
+const reasons = useSilence(() => (isSilent.value ? props.channel : undefined))
 const said = computed(() => {
   const r = read.value
   if (!r) return undefined
-  if (r.peakDbfs == null || r.rmsDbfs == null) return 'It was silent in the last render.'
+  if (isSilent.value || r.peakDbfs == null || r.rmsDbfs == null)
+    return ['It was silent in the last render.', ...reasons.value].join(' ')
   const alike = r.correlation == null ? '' : ` · sides alike ${numberText(r.correlation, 2)}`
   return `Peak ${numberText(r.peakDbfs, 1)} dBFS · RMS ${numberText(r.rmsDbfs, 1)} dBFS · crest ${numberText(r.crestDb ?? 0, 1)} dB${alike}`
 })

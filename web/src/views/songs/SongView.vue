@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { usePackage } from './usePackage'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
+import AboutDialog from '@/views/order/AboutDialog.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
@@ -12,6 +13,8 @@ const document = useDocument()
 const song = ref<Song>()
 const trouble = ref<string>()
 const pack = usePackage()
+const describing = ref(false)
+const note = computed(() => (document.head?.id === props.id ? document.head.note : ''))
 /** A song is printed as it is mixed; where no act is called so, as in the last one. */
 const renderedAct = computed(() => {
   const acts = document.head?.acts ?? []
@@ -61,6 +64,13 @@ onMounted(async () => {
         </dd>
         <dt>Channels</dt>
         <dd>{{ song.channels }}</dd>
+        <dt>Prompt note</dt>
+        <dd class="note">
+          <template v-if="note">{{ note }}</template>
+          <button type="button" class="plain bare" @click="describing = true">
+            {{ note ? 'Change it' : 'Write one' }}
+          </button>
+        </dd>
       </dl>
       <section>
         <h2>The package</h2>
@@ -96,6 +106,7 @@ onMounted(async () => {
       </section>
     </div>
   </main>
+  <AboutDialog v-model:open="describing" />
 </template>
 
 <style scoped>
@@ -136,6 +147,10 @@ dl {
 dd {
   margin: 0;
   color: var(--text);
+}
+
+.note {
+  white-space: pre-line;
 }
 
 .sections {

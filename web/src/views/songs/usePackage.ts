@@ -26,7 +26,8 @@ export function usePackage() {
       }
       if (job.state === 'done') save(`/api/packages/${job.id}/file`)
       failed.value = job.state === 'failed'
-      message.value = { done: 'Downloaded.', cancelled: 'Cancelled.', failed: 'The render failed.' }[
+      const silence = job.silentBecause ? `Downloaded, but it is silent. ${job.silentBecause.join(' ')}` : undefined
+      message.value = { done: silence ?? 'Downloaded.', cancelled: 'Cancelled.', failed: 'The render failed.' }[
         job.state as string
       ]
     } catch (error) {

@@ -1,0 +1,89 @@
+using HomeStage.Core.Playing;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Soundcheck;
+
+/// <summary>Why nothing is heard at a channel: how far sound would have come, and what stops it there.</summary>
+public static class WhySilent
+{
+    private const int MostReasons = 4;
+
+    /// <param name="channel">The listening point.</param>
+    /// <returns>Sentences, the nearest to the listening point first; empty where sound should arrive.</returns>
+    /// <exception cref="ArgumentException">The template has no such act.</exception>
+    public static Sequence<string> At(Template template, ChannelId channel, string act)
+    {
+        if (template.Acts.All(a => a.Id != act))
+            throw new ArgumentException($"There is no act {act}.", nameof(act));
+        var look = new Look(template, act);
+        return look.Sounds(template.Channels[channel], pastItsFader: true) ? [] : look.Reasons.Distinct().Take(MostReasons).ToSequence();
+    }
+
+    /// <summary>One walk against the signal.</summary>
+    private sealed class Look(Template template, string act)
+    {
+        private readonly NoteRoute _notes = new(template, act);
+        private readonly HashSet<ChannelId> _seen = [];
+
+        public List<string> Reasons { get; } = [];
+
+        /// <param name="pastItsFader">Whether its fader stands in the way; before it, a fader that is down stops nothing.</param>
+        /// <returns>Whether sound comes out of a channel; where none does, what stops it is among the reasons.</returns>
+        public bool Sounds(Channel channel, bool pastItsFader)
+        {
+            if (!_seen.Add(channel.Id))
+                return false;
+            if (Stopped(channel, pastItsFader) is { } stop)
+            {
+                Reasons.Add($"{channel.Name} {stop}.");
+                return false;
+            }
+
+            if (Own(channel) is not { } why)
+                return true;
+            var feeders = template.Channels.Select(c => (From: c, Taps: Taps(c, channel).ToList())).Where(f => f.Taps.Count > 0).ToList();
+            if (feeders.Exists(f => Sounds(f.From, !f.Taps.Contains(TapPoint.Pre))))
+                return true;
+            if (feeders.Count == 0)
+                Reasons.Add($"{channel.Name} {why}.");
+            return false;
+        }
+
+        /// <returns>Where one channel is tapped for another; empty where it does not feed it.</returns>
+        private static IEnumerable<TapPoint> Taps(Channel from, Channel to)
+        {
+            if (from.Destination == to.Id)
+                yield return TapPoint.Post;
+            foreach (var send in from.Sends.Where(s => s.To == to.Id && s.Open && !s.Level.IsSilence))
+                yield return send.Tap;
+            if (to.Source is InternalSource recorded && recorded.From == from.Id)
+                yield return recorded.Tap;
+        }
+
+        private string? Stopped(Channel channel, bool pastItsFader) => channel switch
+        {
+            _ when channel.StageIn(act) == StageState.InTheWings => "rests in the wings",
+            { Muted: true } => "is muted",
+            { Level.IsSilence: true } when pastItsFader => "has its fader all the way down",
+            { Source: OutputSource { Monitored: false } } => "is not monitored",
+            _ => null,
+        };
+
+        /// <returns>Why a channel makes no sound of its own; null where it makes some.</returns>
+        private string? Own(Channel channel) => channel switch
+        {
+            { Starters.Count: > 0 } => null,
+            { Source: InputSource { Monitored: true } } => null,
+            { Source: InputSource } => "is not monitored, and no sound is laid on it",
+            { Source: InstrumentSource { Kit: { } kit } } when !kit.Pieces.Any(p => p.Output == 1 || p.AlsoOnFirst) => "lets all its pieces leave by its splits",
+            { Source: InstrumentSource } => _notes.Of(channel).Count > 0 ? null : "plays no notes",
+            { Source: OutputSource split } => OfKit(template.Channels[split.Instrument]),
+            { Source: null, Kind: ChannelKind.Audio or ChannelKind.Direct } => "has no input and no sound laid on it",
+            _ => "is fed by nothing",
+        };
+
+        private string? OfKit(Channel player) =>
+            player.StageIn(act) == StageState.InTheWings ? $"takes its sound from {player.Name}, which rests in the wings"
+            : _notes.Of(player).Count > 0 ? null : $"takes its sound from {player.Name}, which plays no notes";
+    }
+}

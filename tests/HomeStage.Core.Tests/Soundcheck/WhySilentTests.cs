@@ -1,0 +1,72 @@
+using HomeStage.Core.Editing;
+using HomeStage.Core.Media;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Templates;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Soundcheck;
+
+/// <summary>The engine decides: where reasons are given it renders silence, where it renders sound none are.</summary>
+public class WhySilentTests
+{
+    [Fact]
+    public void At_OnTemplatesByChance_AgreesWithTheEngine()
+    {
+        var (silent, sounding) = (0, 0);
+        for (var seed = 0; seed < 24; seed++)
+        {
+            var template = new RandomTemplates(seed).Grown(45) with { Timeline = new(120, new(4, 4), [new("Song", 2)]) };
+            foreach (var channel in template.Channels.Where(c => Capabilities.Of(c.Kind).Sounds && c.StageIn(InMix) != StageState.InTheWings).Take(4))
+            {
+                if (template.Acts.All(a => a.Id != InMix))
+                    continue;
+                var reasons = WhySilent.At(template, channel.Id, InMix);
+                var peak = Renderer.Render(template, new(InMix, channel.Id), shelf: new Steady()).PeakDbfs;
+
+                Assert.True(peak is null || reasons.Count == 0, $"seed {seed}, {channel.Name}: sounds at {peak} dBFS, but {string.Join(" ", reasons)}");
+                _ = reasons.Count > 0 ? silent++ : sounding++;
+            }
+        }
+
+        Assert.True(silent > 10 && sounding > 10, $"{silent} silent, {sounding} sounding");
+    }
+
+    public static TheoryData<string, Edit[]> Stops() => new()
+    {
+        { "Mix bus is fed by nothing.", [] },
+        { "Tone a is muted.", [Tone("a", "mix-bus"), new SetMute(new("a"), true)] },
+        { "Tone a has its fader all the way down.", [Tone("a", "mix-bus"), new SetLevel(new("a"), Decibels.Silence)] },
+        { "Tone a rests in the wings.", [Tone("a", "mix-bus"), new SetStage(new("a"), InMix, StageState.InTheWings)] },
+        { "Tone a plays no notes.", [Tone("a", "mix-bus"), new RemovePattern(new("a"), "Held")] },
+        { "Input 1 is not monitored, and no sound is laid on it.", [new MakeChannel(new(ChannelKind.Audio))] },
+        { "Mix bus is muted.", [Tone("a", "mix-bus"), new SetMute(EmptyStage.MixBus, true)] },
+    };
+
+    [Theory]
+    [MemberData(nameof(Stops))]
+    public void At_TheMain_SaysWhereSoundStops(string reason, Edit[] edits)
+    {
+        var template = OneBar(edits);
+
+        Assert.Equal([reason], WhySilent.At(template, EmptyStage.Main, InMix));
+        Assert.Null(Renderer.Render(template, new(InMix)).PeakDbfs);
+    }
+
+    [Fact]
+    public void At_AReturnOfASendBeforeAFaderThatIsDown_HasNoReason()
+    {
+        var template = OneBar(Return("echo", "mix-bus"), Tone("a", "mix-bus"), new SetLevel(new("a"), Decibels.Silence), new PutSend(new("a"), new(new("echo"), new(0), TapPoint.Pre)));
+
+        Assert.Empty(WhySilent.At(template, new("echo"), InMix));
+        Assert.NotNull(Renderer.Render(template, new(InMix, new ChannelId("echo"))).PeakDbfs);
+    }
+
+    private sealed class Steady : IMediaShelf
+    {
+        private static readonly MediaSound Sound = new([Enumerable.Repeat(0.25f, 48000).ToArray()], 48000);
+
+        public MediaSound? Find(string content) => Sound;
+    }
+}
