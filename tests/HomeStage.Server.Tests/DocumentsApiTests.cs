@@ -44,11 +44,25 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
         await server.EditAsync(id, 0, new { type = "set-level", channel = "mix-bus", level = (double?)null });
         var document = await server.Client.GetByteArrayAsync($"/api/documents/{id}/document");
 
+        // Its name is free again; beside itself it would be numbered.
+        await server.Client.DeleteAsync($"/api/documents/{id}");
+
         var made = await server.Client.PostAsync("/api/templates/from-document", new ByteArrayContent(document) { Headers = { ContentType = new("application/json") } });
 
         Assert.Equal(HttpStatusCode.Created, made.StatusCode);
         var again = (await RunningServer.JsonOf(made))["id"]!.ToString();
         Assert.Equal(document, await server.Client.GetByteArrayAsync($"/api/documents/{again}/document"));
+    }
+
+    [Fact]
+    public async Task Templates_OfOneName_AreNumbered_WhetherMadeOrBroughtIn()
+    {
+        async Task<string> NameAsync(HttpResponseMessage made) => (await server.GetAsync($"/api/documents/{(await RunningServer.JsonOf(made))["id"]}"))["head"]!["name"]!.ToString();
+        var first = await server.Client.PostAsJsonAsync("/api/templates", new { name = "Weir songs" });
+        var document = await server.Client.GetByteArrayAsync($"/api/documents/{(await RunningServer.JsonOf(first))["id"]}/document");
+
+        Assert.Equal("Weir songs 2", await NameAsync(await server.Client.PostAsJsonAsync("/api/templates", new { name = "weir songs " })), ignoreCase: true);
+        Assert.Equal("Weir songs 3", await NameAsync(await server.Client.PostAsync("/api/templates/from-document", new ByteArrayContent(document))));
     }
 
     [Fact]

@@ -47,6 +47,8 @@ public sealed class RunningServer : IAsyncLifetime
         return (await JsonOf(made))["id"]!.ToString();
     }
 
+    public async Task<string> NameAsync(string document) => (await GetAsync($"/api/documents/{document}"))["head"]!["name"]!.ToString();
+
     public async Task<JsonNode> GetAsync(string path) => await JsonOf(await Client.GetAsync(path));
 
     public Task<HttpResponseMessage> EditAsync(string template, int revision, params object[] edits) =>

@@ -19,7 +19,8 @@ public sealed record Lever(string Id, string Name, double Position, Sequence<Lev
 public sealed record LeverRange(ChannelId Channel, Target Target, double From, double To)
 {
     /// <param name="position">Of the lever, in [0, 1].</param>
-    public double At(double position) => From + (To - From) * position;
+    /// <param name="scale">Of what it moves.</param>
+    public double At(double position, Scale scale) => scale.Between(From, To, position);
 }
 
 /// <summary>A curve of a lever's position over a section.</summary>

@@ -2,15 +2,16 @@ namespace HomeStage.Core.Automation;
 
 /// <summary>A prepared curve over a section.</summary>
 /// <param name="Section">Name of the section that it is tied to.</param>
-/// <param name="Points">2 to 256, ascending in place; straight between them.</param>
+/// <param name="Points">2 to 256, ascending in place; between them as the scale of what it moves has it.</param>
 public sealed record Shape(Target Target, string Section, Sequence<ShapePoint> Points)
 {
     public const int MostOnAChannel = 256;
     public const int MostPoints = 256;
 
     /// <param name="place">In [0, 1]: from the section's start to its end.</param>
+    /// <param name="scale">Of what it moves.</param>
     /// <returns>The value there; before the first point its value, after the last its.</returns>
-    public double At(double place) => ShapePoint.At(Points, place);
+    public double At(double place, Scale scale) => ShapePoint.At(Points, place, scale);
 }
 
 /// <summary>One point of a curve.</summary>
@@ -19,7 +20,7 @@ public sealed record Shape(Target Target, string Section, Sequence<ShapePoint> P
 public sealed record ShapePoint(double Place, double Value)
 {
     /// <returns>The value at a place in [0, 1]; before the first point its value, after the last its.</returns>
-    public static double At(Sequence<ShapePoint> points, double place)
+    public static double At(Sequence<ShapePoint> points, double place, Scale scale = Scale.Linear)
     {
         var next = points.IndexWhere(p => p.Place > place);
         if (next < 0)
@@ -27,7 +28,7 @@ public sealed record ShapePoint(double Place, double Value)
         if (next == 0)
             return points[0].Value;
         var (from, to) = (points[next - 1], points[next]);
-        return from.Value + (to.Value - from.Value) * (place - from.Place) / (to.Place - from.Place);
+        return scale.Between(from.Value, to.Value, (place - from.Place) / (to.Place - from.Place));
     }
 
     internal static Refusal? Check(string what, Sequence<ShapePoint> points)

@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -10,12 +11,14 @@ namespace HomeStage.Core.Playing;
 public sealed class Movement
 {
     private readonly TimeMap _time;
+    private readonly ChannelList _channels;
     private readonly ILookup<(ChannelId, Target), Shape> _shapes;
     private readonly Dictionary<(ChannelId, Target), (Lever Lever, LeverRange Range)> _levers = [];
 
     public Movement(Template template)
     {
         _time = new(template.Timeline);
+        _channels = template.Channels;
         _shapes = template.Channels.SelectMany(c => c.Shapes.Select(s => (Key: (c.Id, s.Target), Shape: s))).ToLookup(x => x.Key, x => x.Shape);
         // Where two levers move one value, the first one has it.
         foreach (var lever in template.Levers)
@@ -38,12 +41,22 @@ public sealed class Movement
     {
         var (section, place) = PlaceAt(seconds);
         if (section is not null && _shapes[(channel, target)].FirstOrDefault(s => s.Section == section) is { } shape)
-            return shape.At(place);
+            return shape.At(place, ScaleOf(channel, target));
         if (!_levers.TryGetValue((channel, target), out var moved))
             return stored;
         var curve = section is null ? null : moved.Lever.Shapes.FirstOrDefault(s => s.Section == section);
-        return moved.Range.At(curve is null ? moved.Lever.Position : ShapePoint.At(curve.Points, place));
+        return moved.Range.At(curve is null ? moved.Lever.Position : ShapePoint.At(curve.Points, place), ScaleOf(channel, target));
     }
+
+    private Scale ScaleOf(ChannelId channel, Target target) => target switch
+    {
+        LevelTarget or SendTarget => Scale.Level,
+        InsertTarget insert => ScaleOf(_channels[channel].Inserts.FirstOrDefault(i => i.Id == insert.Insert) is { } at ? ProcessorCatalogue.Find(at.Processor)?.Find(insert.Parameter) : null),
+        InstrumentTarget instrument => ScaleOf(_channels[channel].Source is InstrumentSource played ? InstrumentCatalogue.Find(played.Instrument)?.Find(instrument.Parameter) : null),
+        _ => Scale.Linear,
+    };
+
+    private static Scale ScaleOf(Parameter? parameter) => parameter?.Unit == Unit.Hertz ? Scale.Octaves : Scale.Linear;
 
     private (string? Section, double Place) PlaceAt(double seconds)
     {

@@ -20,7 +20,7 @@ public class ShapeAndLeverTests
     public void At_IsStraightBetweenPoints(double place, double value)
     {
         // A send that opens over the last bar of four.
-        Assert.Equal(value, new Shape(new LevelTarget(), "Verse", [new(0.75, -60), new(1, 0)]).At(place), 9);
+        Assert.Equal(value, new Shape(new LevelTarget(), "Verse", [new(0.75, -60), new(1, 0)]).At(place, Scale.Linear), 9);
     }
 
     [Fact]
@@ -65,7 +65,7 @@ public class ShapeAndLeverTests
     {
         var range = new LeverRange(new("b"), Sweep, 20000, 600);
 
-        Assert.Equal((20000, 10300, 600), (range.At(0), range.At(0.5), range.At(1)));
+        Assert.Equal((20000, 10300, 600), (range.At(0, Scale.Linear), range.At(0.5, Scale.Linear), range.At(1, Scale.Linear)));
     }
 
     [Fact]

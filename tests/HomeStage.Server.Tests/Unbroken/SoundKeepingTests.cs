@@ -119,7 +119,7 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
 
         await uses.NoteOldAsync(default);
 
-        Assert.Equal(["Made for a test"], await uses.OfAsync(content, default));
+        Assert.Equal([await server.NameAsync(id)], await uses.OfAsync(content, default));
     }
 
     [Fact]

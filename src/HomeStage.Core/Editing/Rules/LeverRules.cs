@@ -37,8 +37,8 @@ internal static class LeverRules
             return new Refusal.WrongPlace(lever.Name, "moves between numbers only; silence is −200 dB");
         var limits = template.Channels.TryGet(range.Channel, out var channel) ? range.Target.RangeOn(channel) : null;
         var (low, high) = (Math.Min(range.From, range.To), Math.Max(range.From, range.To));
-        return limits is not null && !(low >= Math.Max(limits.Min, -200) && high <= limits.Max)
-            ? new Refusal.OutOfRange($"What {lever.Name} moves on {channel!.Name}", low < limits.Min ? low : high, Math.Max(limits.Min, -200), limits.Max, limits.Symbol)
+        return limits is not null && !(low >= Math.Max(limits.Min, Scales.SilenceDb) && high <= limits.Max)
+            ? new Refusal.OutOfRange($"What {lever.Name} moves on {channel!.Name}", low < limits.Min ? low : high, Math.Max(limits.Min, Scales.SilenceDb), limits.Max, limits.Symbol)
             : null;
     }
 }

@@ -19,8 +19,8 @@ internal static class ShapeRules
     private static Refusal? CheckOne(Channel channel, Shape shape)
     {
         var range = shape.Target.RangeOn(channel);
-        var outside = range is null ? null : shape.Points.FirstOrDefault(p => !(p.Value >= Math.Max(range.Min, -200) && p.Value <= range.Max));
+        var outside = range is null ? null : shape.Points.FirstOrDefault(p => !(p.Value >= Math.Max(range.Min, Scales.SilenceDb) && p.Value <= range.Max));
         return ShapePoint.Check($"A shape on {channel.Name}", shape.Points)
-            ?? (outside is null ? null : new Refusal.OutOfRange($"A shape of {range!.Name} on {channel.Name}", outside.Value, Math.Max(range.Min, -200), range.Max, range.Symbol));
+            ?? (outside is null ? null : new Refusal.OutOfRange($"A shape of {range!.Name} on {channel.Name}", outside.Value, Math.Max(range.Min, Scales.SilenceDb), range.Max, range.Symbol));
     }
 }

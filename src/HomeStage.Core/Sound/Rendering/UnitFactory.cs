@@ -103,7 +103,7 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     private static Map<double> Moved(Map<double> settings, List<Parameter> moved, Func<Parameter, double> at) =>
         moved.Aggregate(settings, (map, p) => map.With(p.Id, Math.Clamp(at(p), p.Min, p.Max)));
 
-    private static double Linear(double db) => db <= -200 ? 0 : new Decibels(db).Linear;
+    private static double Linear(double db) => db <= Scales.SilenceDb ? 0 : new Decibels(db).Linear;
 
     /// <returns>Seconds on the timeline of what a stage hears that late.</returns>
     private double Seconds(long frame, int lateness) => range.StartSeconds + (double)(frame - lateness) / _rateHz;
