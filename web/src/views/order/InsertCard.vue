@@ -57,7 +57,7 @@ function park() {
         :title="parked ? 'Switched off in this act; press to have it live' : 'Live in this act; press to switch it off'"
         @click="park"
       >
-        Parked
+        Park
       </button>
     </div>
     <div v-if="open" class="body">

@@ -52,7 +52,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       title="Switched off in every act, until it is wanted"
       @click="parkEverywhere"
     >
-      Parked everywhere
+      Park everywhere
     </button>
   </div>
   <div class="standing">

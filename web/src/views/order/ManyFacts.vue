@@ -104,7 +104,7 @@ function widen(format: string) {
         :aria-pressed="allMuted"
         @click="many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted: !allMuted }))"
       >
-        Muted
+        Mute
       </button>
     </dd>
     <dt>Pan</dt>

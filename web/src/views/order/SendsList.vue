@@ -70,7 +70,7 @@ function remove(to: string) {
         :title="send.open ? 'Open; press to close it until it is wanted' : 'Closed, in place; press to open it'"
         @click="put(send, { open: !send.open })"
       >
-        Closed
+        Close
       </button>
       <button
         type="button"
