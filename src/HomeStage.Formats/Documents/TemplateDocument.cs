@@ -74,10 +74,11 @@ public static class TemplateDocument
 
     private static Envelope Whole(JsonElement root)
     {
-        if (root.GetProperty("schemaVersion").GetInt32() == SchemaVersion)
+        var schema = root.GetProperty("schemaVersion").GetInt32();
+        if (schema == SchemaVersion || !root.TryGetProperty("template", out var template) || template.ValueKind != JsonValueKind.Object)
             return root.Deserialize<Envelope>(DocumentJson.Options)!;
         var renewed = JsonObject.Create(root)!;
-        OldKits.Renew(renewed);
+        OldDocuments.Renew(renewed["template"]!.AsObject(), schema);
         return renewed.Deserialize<Envelope>(DocumentJson.Options)!;
     }
 

@@ -14,14 +14,14 @@ internal static class Digest
         return hash.GetHashAndReset();
     }
 
-    public static byte[] Of(RevisionRow row) => Of(row.DocumentId, row.Number, row.Kind, row.Target, row.Edits, row.Inverse);
+    public static byte[] Of(RevisionRow row) => Of(row.DocumentId, row.Number, row.Kind, row.Target, row.Done, row.Back);
 
-    public static byte[] Of(string document, int number, RevisionKind kind, int? target, string edits, string inverse)
+    public static byte[] Of(string document, int number, RevisionKind kind, int? target, string done, string back)
     {
         using var hash = Begun(document, number);
-        hash.AppendData(Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"{kind}/{target}/{edits.Length}/")));
-        hash.AppendData(Encoding.UTF8.GetBytes(edits));
-        hash.AppendData(Encoding.UTF8.GetBytes(inverse));
+        hash.AppendData(Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"{kind}/{target}/{done.Length}/")));
+        hash.AppendData(Encoding.UTF8.GetBytes(done));
+        hash.AppendData(Encoding.UTF8.GetBytes(back));
         return hash.GetHashAndReset();
     }
 

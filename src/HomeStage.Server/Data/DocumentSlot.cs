@@ -18,8 +18,8 @@ internal sealed class DocumentSlot
     /// <summary>The last few, the newest last, for whoever is a little behind.</summary>
     public ImmutableQueue<OpenDocument> Recent { get; private set; } = [];
 
-    /// <summary>What working through the log since the last snapshot would cost, in edits times channels.</summary>
-    public long Work { get; private set; }
+    /// <summary>How long the log since the last snapshot is, in characters.</summary>
+    public long LogLength { get; private set; }
 
     /// <summary>Whether this slot is not in use any more; whoever meets it takes another.</summary>
     public bool IsClosed { get; private set; }
@@ -28,13 +28,13 @@ internal sealed class DocumentSlot
 
     public long Bytes => Document is { } open ? BytesADocument + BytesAChannel * open.Template.Channels.Count : 0;
 
-    public void Hold(OpenDocument document, long work) => (Document, Work) = (document, work);
+    public void Hold(OpenDocument document, long logLength) => (Document, LogLength) = (document, logLength);
 
-    public void Put(OpenDocument newer, long work)
+    public void Put(OpenDocument newer, long logLength)
     {
         var recent = Recent.Enqueue(Document!);
         Recent = recent.Count() > MostRemembered ? recent.Dequeue() : recent;
-        (Document, Work) = (newer, work);
+        (Document, LogLength) = (newer, logLength);
     }
 
     public void Close() => (IsClosed, Document, Recent) = (true, null, []);

@@ -1,6 +1,6 @@
 using HomeStage.Core.Editing;
-using HomeStage.Core.Editing.Comparing;
 using HomeStage.Core.Templates;
+using HomeStage.Formats.Documents.Changes;
 using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Memory;
 using Microsoft.EntityFrameworkCore;
@@ -15,8 +15,8 @@ public sealed class DocumentStore(
     /// <summary>A snapshot stands at every so many revisions.</summary>
     public const int SnapshotEvery = 100;
 
-    /// <summary>And where the log since the last one would cost more than so many edits times channels, about a quarter of a second.</summary>
-    public const long MostWork = 2_000_000;
+    /// <summary>And where the log since the last one is longer than so many characters, about a quarter of a second to be followed.</summary>
+    public const long LongestLog = 4_000_000;
 
     private readonly DocumentSlots _slots = new(clock, (memory ?? new()).Documents);
     private readonly RevisionLog _log = new(databases, clock, gate);
@@ -64,25 +64,29 @@ public sealed class DocumentStore(
     /// <param name="revision">The revision that the batch was made on.</param>
     public Task<StoreAnswer> EditAsync(
         string id, int revision, IReadOnlyList<Edit> edits, RevisionKind as_ = RevisionKind.Edit, CancellationToken cancellation = default) =>
-        ChangeAsync(id, revision, _ => Task.FromResult<Change?>(new(as_, null, edits)), "There is nothing to change.", cancellation);
+        ChangeAsync(id, revision, document => Task.FromResult<Wanted>(Batch.Apply(document.Template, edits) switch
+        {
+            BatchResult.Applied applied => new Change(as_, null, applied.Template, Change.Said(edits, document.Template)),
+            BatchResult.Refused refused => new StoreAnswer.Refused(refused.Why, refused.EditIndex),
+            _ => throw new InvalidOperationException("A batch is applied or refused."),
+        }), cancellation);
 
     public Task<StoreAnswer> UndoAsync(string id, int revision, CancellationToken cancellation = default) =>
-        ChangeAsync(id, revision, async document => document.CanUndo && await EntryAsync(id, document.Undoable.Peek(), cancellation) is { } entry
-            ? new(RevisionKind.Undo, entry.Number, RevisionLog.Edits(entry.Inverse))
-            : null, "There is nothing to undo.", cancellation);
+        ChangeAsync(id, revision, async document => document.CanUndo && await UndoneAsync(document, document.Undoable.Peek(), cancellation) is { } before
+            ? new Change(RevisionKind.Undo, document.Undoable.Peek(), before, [])
+            : new StoreAnswer.NothingToDo("There is nothing to undo."), cancellation);
 
     public Task<StoreAnswer> RedoAsync(string id, int revision, CancellationToken cancellation = default) =>
-        ChangeAsync(id, revision, async document => document.CanRedo && await EntryAsync(id, document.Redoable.Peek(), cancellation) is { } entry
-            ? new(RevisionKind.Redo, entry.Number, RevisionLog.Edits(entry.Edits))
-            : null, "There is nothing to redo.", cancellation);
+        ChangeAsync(id, revision, async document => document.CanRedo && await RedoneAsync(document, document.Redoable.Peek(), cancellation) is { } after
+            ? new Change(RevisionKind.Redo, document.Redoable.Peek(), after, [])
+            : new StoreAnswer.NothingToDo("There is nothing to redo."), cancellation);
 
     /// <summary>Makes the document as it was, by one more revision.</summary>
     /// <param name="to">The revision whose state is wanted.</param>
     public Task<StoreAnswer> ReturnAsync(string id, int revision, int to, CancellationToken cancellation = default) =>
-        ChangeAsync(id, revision, async document =>
-            await _log.TemplateAtAsync(id, to, cancellation) is { } then && Difference.Between(document.Template, then) is { Count: > 0 } edits
-                ? new(RevisionKind.Edit, null, edits, [$"Back to revision {to}"])
-                : null, "There is nothing to go back to: it is like that already.", cancellation);
+        ChangeAsync(id, revision, async document => await _log.TemplateAtAsync(id, to, cancellation) is { } then && !document.Template.Equals(then)
+            ? new Change(RevisionKind.Edit, null, then, [$"Back to revision {to}"])
+            : new StoreAnswer.NothingToDo("There is nothing to go back to: it is like that already."), cancellation);
 
     /// <returns>The document as it was a few revisions ago, or null where that is not in memory any more.</returns>
     public async Task<OpenDocument?> RecentAsync(string id, int revision, CancellationToken cancellation = default) =>
@@ -102,8 +106,7 @@ public sealed class DocumentStore(
     /// <returns>How many were closed.</returns>
     public int CloseUnused(TimeSpan since) => _slots.CloseUnused(since);
 
-    private async Task<StoreAnswer> ChangeAsync(
-        string id, int revision, Func<OpenDocument, Task<Change?>> wanted, string nothing, CancellationToken cancellation)
+    private async Task<StoreAnswer> ChangeAsync(string id, int revision, Func<OpenDocument, Task<Wanted>> wanted, CancellationToken cancellation)
     {
         var slot = await _slots.EnterAsync(id, cancellation);
         try
@@ -112,9 +115,8 @@ public sealed class DocumentStore(
                 return new StoreAnswer.NotFound();
             if (before.Revision != revision)
                 return new StoreAnswer.Stale(before.Revision);
-            return await wanted(before) is { } change
-                ? await AppliedAsync(slot, before, change, cancellation)
-                : new StoreAnswer.NothingToDo(nothing);
+            var answer = await wanted(before);
+            return answer.Change is { } change ? await AppliedAsync(slot, before, change, cancellation) : answer.Instead!;
         }
         finally
         {
@@ -124,38 +126,50 @@ public sealed class DocumentStore(
 
     private async Task<StoreAnswer> AppliedAsync(DocumentSlot slot, OpenDocument before, Change change, CancellationToken cancellation)
     {
-        switch (Batch.Apply(before.Template, change.Edits))
-        {
-            case BatchResult.Refused refused:
-                return new StoreAnswer.Refused(refused.Why, refused.EditIndex);
-            case BatchResult.Applied applied:
-                if (sounds is not null && await sounds.KeepAsync(UsedSounds.New(before.Template, applied.Template), cancellation) is { } noRoom)
-                    return new StoreAnswer.NothingToDo(noRoom);
-                var after = before.Then(change.Kind, change.Target, applied.Template);
-                var work = slot.Work + WholeRevisions.Work(change.Edits, applied.Template);
-                var withSnapshot = after.Revision % SnapshotEvery == 0 || work > MostWork;
-                await StoredAsync(slot, before, after, change, applied.Inverse, withSnapshot);
-                slot.Put(after, withSnapshot ? 0 : work);
-                Feed.Tell(after.Id, after.Revision);
-                return new StoreAnswer.Stored(before, after);
-            default:
-                throw new InvalidOperationException("A batch is applied or refused.");
-        }
+        if (sounds is not null && await sounds.KeepAsync(UsedSounds.New(before.Template, change.After), cancellation) is { } noRoom)
+            return new StoreAnswer.NothingToDo(noRoom);
+        var after = before.Then(change.Kind, change.Target, change.After);
+        var logged = change.From(before.Template);
+        var length = slot.LogLength + logged.Done.Length;
+        var withSnapshot = after.Revision % SnapshotEvery == 0 || length > LongestLog;
+        await StoredAsync(slot, after, logged, withSnapshot);
+        slot.Put(after, withSnapshot ? 0 : length);
+        Feed.Tell(after.Id, after.Revision);
+        return new StoreAnswer.Stored(before, after);
     }
 
     /// <summary>Stores the change whole whether or not the caller still waits.</summary>
-    private async Task StoredAsync(DocumentSlot slot, OpenDocument before, OpenDocument after, Change change, Sequence<Edit> inverse, bool withSnapshot)
+    private async Task StoredAsync(DocumentSlot slot, OpenDocument after, LoggedChange change, bool withSnapshot)
     {
         try
         {
-            await _writer.AppendAsync(before, after, change, inverse, withSnapshot);
+            await _writer.AppendAsync(after, change, withSnapshot);
         }
         catch
         {
             // It may have reached the disk all the same; the next one who asks reads what is there.
-            _slots.Close(before.Id, slot);
+            _slots.Close(after.Id, slot);
             throw;
         }
+    }
+
+    /// <returns>The document before that revision, all after it being undone; null where the entry is damaged.</returns>
+    private async Task<Template?> UndoneAsync(OpenDocument document, int number, CancellationToken cancellation) =>
+        await EntryAsync(document.Id, number, cancellation) is not { } entry ? null
+            : Replayed(document.Template, entry.Back) ?? await _log.TemplateAtAsync(document.Id, number - 1, cancellation);
+
+    private async Task<Template?> RedoneAsync(OpenDocument document, int number, CancellationToken cancellation) =>
+        await EntryAsync(document.Id, number, cancellation) is not { } entry ? null
+            : Replayed(document.Template, entry.Done) ?? await _log.TemplateAtAsync(document.Id, number, cancellation);
+
+    /// <returns>Null for an entry of an older version: what it did is read from the log then.</returns>
+    private static Template? Replayed(Template template, string change)
+    {
+        if (!DocumentChange.IsOfToday(change))
+            return null;
+        var replay = new DocumentReplay(template);
+        replay.Apply(change);
+        return replay.Template();
     }
 
     /// <summary>The document of a slot whose gate is held, read where it is not open.</summary>
@@ -177,7 +191,7 @@ public sealed class DocumentStore(
             var kinds = await db.Revisions.AsNoTracking().Where(r => r.DocumentId == id)
                 .OrderBy(r => r.Number).Select(r => new { r.Kind, r.Target }).ToListAsync(cancellation);
             var start = new OpenDocument(id, row.Kind, 0, whole.Template, [], []);
-            slot.Hold(kinds.Aggregate(start, (document, entry) => document.Then(entry.Kind, entry.Target, whole.Template)), whole.Work);
+            slot.Hold(kinds.Aggregate(start, (document, entry) => document.Then(entry.Kind, entry.Target, whole.Template)), whole.LogLength);
             damages?.Clear(id);
         }
         catch (DamagedDocumentException damaged)
@@ -193,5 +207,13 @@ public sealed class DocumentStore(
         await using var db = await databases.CreateDbContextAsync(cancellation);
         var row = await db.Revisions.AsNoTracking().SingleAsync(r => r.DocumentId == id && r.Number == number, cancellation);
         return row.Digest is null || row.Digest.AsSpan().SequenceEqual(Digest.Of(row)) ? row : null;
+    }
+
+    /// <summary>A change, or what is answered instead.</summary>
+    private readonly record struct Wanted(Change? Change, StoreAnswer? Instead)
+    {
+        public static implicit operator Wanted(Change change) => new(change, null);
+
+        public static implicit operator Wanted(StoreAnswer instead) => new(null, instead);
     }
 }

@@ -1,7 +1,5 @@
 using System.Text.Json;
-using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
-using HomeStage.Formats.Documents;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStage.Server.Data;
@@ -62,8 +60,6 @@ public sealed class RevisionLog(IDbContextFactory<StageDb> databases, TimeProvid
         await WholeRevisions.LastAsync(db, id, number, cancellation) is var last && last?.Number == number
             ? last
             : throw new DamagedDocumentException(id, number, last?.Number);
-
-    internal static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(OldKits.Renewed(json), DocumentJson.Options)!;
 
     private static async Task<LogEntry> OriginAsync(StageDb db, string id, string? name, CancellationToken cancellation)
     {

@@ -13,11 +13,12 @@ public sealed class RevisionRow
     /// <summary>For undo and redo: the revision whose edits they take back or do again.</summary>
     public int? Target { get; init; }
 
-    /// <summary>The batch of edits, as JSON.</summary>
-    public required string Edits { get; init; }
+    /// <summary>What it did to the document before it, as <see cref="HomeStage.Formats.Documents.Changes.DocumentChange"/> writes it.
+    /// Versions before wrote the batch of edits: a JSON array.</summary>
+    public required string Done { get; init; }
 
-    /// <summary>The batch that takes them back, as JSON.</summary>
-    public required string Inverse { get; init; }
+    /// <summary>What takes that back, written alike.</summary>
+    public required string Back { get; init; }
 
     /// <summary>What was done, in words, as a JSON array; empty for undo and redo, which speak of their target.</summary>
     public string Words { get; init; } = "";

@@ -22,14 +22,6 @@ internal static class Snapshot
         return packed.ToArray();
     }
 
-    /// <returns>A template that keeps every rule.</returns>
-    /// <exception cref="InvalidDataException">The content is not what was packed.</exception>
-    public static Template Unpack(byte[] content) => Read(TemplateDocument.Read(Plain(content)));
-
-    /// <param name="content">Known to be as it was packed.</param>
-    /// <exception cref="InvalidDataException">The content is not what was packed.</exception>
-    public static Template UnpackTrusted(byte[] content) => Read(TemplateDocument.ReadTrusted(Plain(content)));
-
     /// <summary>The document as text.</summary>
     /// <exception cref="InvalidDataException">The content is not what was packed.</exception>
     public static byte[] Plain(byte[] content)
@@ -48,7 +40,8 @@ internal static class Snapshot
         return plain.ToArray();
     }
 
-    private static Template Read(FormatResult<Template> result) => result switch
+    /// <exception cref="InvalidDataException">It was refused.</exception>
+    public static Template Read(FormatResult<Template> result) => result switch
     {
         FormatResult<Template>.Read read => read.Value,
         FormatResult<Template>.Refused refused => throw new InvalidDataException(refused.Sentence),

@@ -1,6 +1,4 @@
 using System.Text.Json;
-using HomeStage.Core.Editing;
-using HomeStage.Core.Templates;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
@@ -15,8 +13,8 @@ internal static class WholeRevisions
     public static async Task<WholeRevision?> LastAsync(StageDb db, string id, int number, CancellationToken cancellation)
     {
         foreach (var start in await SnapshotsAsync(db, id, number, cancellation))
-            if (await SnapshotAsync(db, id, start, cancellation) is { } template)
-                return await FollowedAsync(db, id, new(template, start, 0), number, cancellation);
+            if (await SnapshotAsync(db, id, start, cancellation) is { } replay && await FollowedAsync(db, replay, number, cancellation) is { } whole)
+                return whole;
         return null;
     }
 
@@ -33,15 +31,14 @@ internal static class WholeRevisions
         }
     }
 
-    private static async Task<Template?> SnapshotAsync(StageDb db, string id, int number, CancellationToken cancellation)
+    private static async Task<LogReplay?> SnapshotAsync(StageDb db, string id, int number, CancellationToken cancellation)
     {
         try
         {
             var row = await db.Snapshots.AsNoTracking().SingleAsync(s => s.DocumentId == id && s.Number == number, cancellation);
             // One that is as we wrote it is not held against rules again: they may have become stricter since.
-            return row.Digest is null ? Snapshot.Unpack(row.Content)
-                : row.Digest.AsSpan().SequenceEqual(Digest.Of(id, number, row.Content)) ? Snapshot.UnpackTrusted(row.Content)
-                : null;
+            var isAsWritten = row.Digest is not null && row.Digest.AsSpan().SequenceEqual(Digest.Of(id, number, row.Content));
+            return isAsWritten || row.Digest is null ? new(id, number, Snapshot.Plain(row.Content), isAsWritten) : null;
         }
         catch (Exception e) when (IsDamage(e))
         {
@@ -49,45 +46,39 @@ internal static class WholeRevisions
         }
     }
 
-    private static async Task<WholeRevision> FollowedAsync(StageDb db, string id, WholeRevision from, int number, CancellationToken cancellation)
+    /// <returns>As far as the log can be followed; null where not even the snapshot can be read.</returns>
+    private static async Task<WholeRevision?> FollowedAsync(StageDb db, LogReplay replay, int number, CancellationToken cancellation)
     {
-        var (at, later) = (from, db.Revisions.AsNoTracking().Where(r => r.DocumentId == id && r.Number > from.Number && r.Number <= number).OrderBy(r => r.Number));
+        var (id, start) = (replay.Document, replay.Number);
+        var later = db.Revisions.AsNoTracking().Where(r => r.DocumentId == id && r.Number > start && r.Number <= number).OrderBy(r => r.Number);
         try
         {
             await foreach (var row in later.AsAsyncEnumerable().WithCancellation(cancellation))
-                if (row.Number == at.Number + 1 && Next(at, row) is { } next)
-                    at = next;
-                else
+                if (!replay.Follow(row))
                     break;
+        }
+        catch (ForeignChangeException)
+        {
+            // It stands half changed: once more, without what it could not follow.
+            return await LastAsync(db, id, replay.Number, cancellation);
         }
         catch (Exception e) when (IsDamage(e))
         {
             // What was read until here is whole.
-            return at;
         }
 
-        return at;
-    }
-
-    private static WholeRevision? Next(WholeRevision at, RevisionRow row)
-    {
-        if (row.Digest is { } digest && !digest.AsSpan().SequenceEqual(Digest.Of(row)))
+        try
+        {
+            return replay.Whole();
+        }
+        catch (Exception e) when (IsDamage(e))
+        {
             return null;
-        var edits = RevisionLog.Edits(row.Edits);
-        return Batch.Apply(at.Template, edits) is BatchResult.Applied applied
-            ? new(applied.Template, row.Number, at.Work + Work(edits, applied.Template))
-            : null;
+        }
     }
-
-    /// <summary>About what a batch costs to be worked through again: edits times channels.</summary>
-    public static long Work(IReadOnlyCollection<Edit> edits, Template after) => (long)edits.Count * after.Channels.Count;
 
     /// <summary>What reading damaged bytes can end in; a fault of the machine or a cancelled request is none of it.</summary>
     private static bool IsDamage(Exception e) =>
         e is InvalidDataException or JsonException or NotSupportedException or InvalidOperationException or FormatException or InvalidCastException
         || (e is SqliteException && Starting.StorageFaults.Of(e) == Starting.StorageFault.Damaged);
 }
-
-/// <summary>A document as it was, and what reading it has cost.</summary>
-/// <param name="Work">Of the log since the snapshot, in edits times channels.</param>
-internal sealed record WholeRevision(Template Template, int Number, long Work);

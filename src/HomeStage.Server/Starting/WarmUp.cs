@@ -30,7 +30,7 @@ internal static class WarmUp
 
     private static void OpenADocument()
     {
-        var template = Snapshot.UnpackTrusted(Snapshot.Pack(EmptyStage.Create("Nothing yet")));
+        var template = Snapshot.Read(TemplateDocument.ReadTrusted(Snapshot.Plain(Snapshot.Pack(EmptyStage.Create("Nothing yet")))));
         JsonSerializer.Serialize(DocumentView.Of(new OpenDocument("", DocumentKind.Template, 0, template, [], [])), DocumentJson.Options);
     }
 }

@@ -62,14 +62,14 @@ public sealed class DamageTests : IAsyncLifetime
     }
 
     [Theory]
-    [InlineData("UPDATE Revisions SET Edits = 'garbage' WHERE Number = 110", 109)]
-    [InlineData("UPDATE Revisions SET Edits = replace(Edits, 'Edit 110', 'Edit 011') WHERE Number = 110", 109)]
-    [InlineData("UPDATE Revisions SET Edits = NULL, Inverse = x'ff' WHERE Number = 115", 114)]
+    [InlineData("UPDATE Revisions SET Done = 'garbage' WHERE Number = 110", 109)]
+    [InlineData("UPDATE Revisions SET Done = replace(Done, 'Edit 110', 'Edit 011') WHERE Number = 110", 109)]
+    [InlineData("UPDATE Revisions SET Done = NULL, Back = x'ff' WHERE Number = 115", 114)]
     [InlineData("DELETE FROM Revisions WHERE Number = 119", 118)]
-    [InlineData("UPDATE Revisions SET Edits = '[]' WHERE Number = 105; UPDATE Snapshots SET Content = x'00' WHERE Number = 100", 104)]
+    [InlineData("UPDATE Revisions SET Done = '[]' WHERE Number = 105; UPDATE Snapshots SET Content = x'00' WHERE Number = 100", 104)]
     public async Task Open_WithADamagedEntryOfTheLog_SaysHowFarItCanBeRead_AndRecoveryMakesThat(string damage, int whole)
     {
-        _folder.Sql("PRAGMA writable_schema = ON; UPDATE sqlite_master SET sql = replace(sql, '\"Edits\" TEXT NOT NULL', '\"Edits\" TEXT') WHERE name = 'Revisions'");
+        _folder.Sql("PRAGMA writable_schema = ON; UPDATE sqlite_master SET sql = replace(sql, '\"Done\" TEXT NOT NULL', '\"Done\" TEXT') WHERE name = 'Revisions'");
         _folder.Sql(damage);
 
         var damaged = await Assert.ThrowsAsync<DamagedDocumentException>(() => Store.OpenAsync(_id));
@@ -82,7 +82,7 @@ public sealed class DamageTests : IAsyncLifetime
     [Fact]
     public async Task Open_WithADamagedEntryBeforeASnapshot_ReadsTheSnapshot()
     {
-        _folder.Sql("UPDATE Revisions SET Edits = 'garbage' WHERE Number = 50");
+        _folder.Sql("UPDATE Revisions SET Done = 'garbage' WHERE Number = 50");
 
         Assert.Equal(120, (await Store.OpenAsync(_id))!.Revision);
         await Assert.ThrowsAsync<DamagedDocumentException>(() => Services.GetRequiredService<RevisionLog>().TemplateAtAsync(_id, 60));
@@ -92,7 +92,7 @@ public sealed class DamageTests : IAsyncLifetime
     public async Task Undo_OfADamagedEntry_IsRefused_AndTheDocumentGoesOn()
     {
         await Store.OpenAsync(_id);
-        _folder.Sql("UPDATE Revisions SET Inverse = replace(Inverse, 'Edit 119', 'Edit 000') WHERE Number = 120");
+        _folder.Sql("UPDATE Revisions SET Back = replace(Back, 'Edit 119', 'Edit 000') WHERE Number = 120");
 
         Assert.IsType<StoreAnswer.NothingToDo>(await Store.UndoAsync(_id, 120));
         Assert.IsType<StoreAnswer.Stored>(await Store.EditAsync(_id, 120, [new RenameChannel(EmptyStage.MixBus, "On")]));
@@ -102,7 +102,7 @@ public sealed class DamageTests : IAsyncLifetime
     public async Task Library_WithADamagedDocument_ListsItAsDamaged_AndOpensTheOthers()
     {
         var other = await Store.CreateAsync(DocumentKind.Template, EmptyStage.Create("Whole"));
-        _folder.Sql($"UPDATE Revisions SET Edits = 'garbage' WHERE Number = 120 AND DocumentId = '{_id}'");
+        _folder.Sql($"UPDATE Revisions SET Done = 'garbage' WHERE Number = 120 AND DocumentId = '{_id}'");
 
         var listed = await Services.GetRequiredService<SummaryShelf>().AllAsync(DocumentKind.Template, default);
 
@@ -145,7 +145,7 @@ public sealed class DamageTests : IAsyncLifetime
         var integrity = Services.GetRequiredService<Integrity>();
         Assert.True((await integrity.CheckAsync(default)).IsWhole);
 
-        _folder.Sql("UPDATE Revisions SET Edits = replace(Edits, 'Edit 120', 'Edit 021') WHERE Number = 120");
+        _folder.Sql("UPDATE Revisions SET Done = replace(Done, 'Edit 120', 'Edit 021') WHERE Number = 120");
         var report = await integrity.CheckAsync(default);
 
         Assert.Equal((null, 1, 0), (report.Pages, report.DamagedDocuments, report.WrongSounds));
@@ -185,7 +185,7 @@ public sealed class DamageTests : IAsyncLifetime
     public async Task Document_ThatIsDamaged_IsAnsweredWithASentence_AndRecoveredOverHttp()
     {
         await StopAsync();
-        _folder.Sql("UPDATE Revisions SET Edits = 'garbage' WHERE Number = 118");
+        _folder.Sql("UPDATE Revisions SET Done = 'garbage' WHERE Number = 118");
         await using var app = StageHost.Of(_folder.Options);
         Assert.Null(await app.TryStartAsync());
 

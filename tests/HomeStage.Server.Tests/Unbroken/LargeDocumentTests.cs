@@ -14,12 +14,12 @@ public sealed class LargeDocumentTests : IDisposable
     public void Dispose() => _folder.Dispose();
 
     [Fact]
-    public async Task CostlyBatch_IsFollowedByASnapshot_SoThatItIsNotWorkedThroughAgain()
+    public async Task LongEntry_IsFollowedByASnapshot_SoThatItIsNotFollowedAgain()
     {
         await using var app = await _folder.PreparedAsync();
         var store = app.Services.GetRequiredService<DocumentStore>();
         var id = (await store.CreateAsync(DocumentKind.Template, EmptyStage.Create("Large"))).Id;
-        Edit[] many = [.. Enumerable.Range(0, 2000).Select(i => new AddChannel(new() { Id = new($"c{i}"), Name = $"Channel {i}", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus }))];
+        Edit[] many = [.. Enumerable.Range(0, 2000).Select(i => new AddChannel(new() { Id = new($"c{i}"), Name = $"Channel {i}", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus, Note = new('x', 2000) }))];
 
         Assert.IsType<StoreAnswer.Stored>(await store.EditAsync(id, 0, many));
         Assert.IsType<StoreAnswer.Stored>(await store.EditAsync(id, 1, [new RenameChannel(new("c7"), "After it")]));

@@ -98,14 +98,14 @@ namespace HomeStage.Server.Data.Migrations
                     b.Property<DateTime>("AtUtc")
                         .HasColumnType("TEXT");
 
-                    b.Property<byte[]>("Digest")
-                        .HasColumnType("BLOB");
-
-                    b.Property<string>("Edits")
+                    b.Property<string>("Back")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Inverse")
+                    b.Property<byte[]>("Digest")
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Done")
                         .IsRequired()
                         .HasColumnType("TEXT");
 

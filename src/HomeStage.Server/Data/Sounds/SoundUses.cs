@@ -38,7 +38,7 @@ public sealed partial class SoundUses(IDbContextFactory<StageDb> databases)
     private static async Task<HashSet<string>> MentionedAsync(StageDb db, string id, CancellationToken cancellation)
     {
         var found = new HashSet<string>(StringComparer.Ordinal);
-        await foreach (var text in db.Revisions.AsNoTracking().Where(r => r.DocumentId == id).Select(r => r.Edits).AsAsyncEnumerable().WithCancellation(cancellation))
+        await foreach (var text in db.Revisions.AsNoTracking().Where(r => r.DocumentId == id).Select(r => r.Done).AsAsyncEnumerable().WithCancellation(cancellation))
             found.UnionWith(Mentioned(text));
         await foreach (var content in db.Snapshots.AsNoTracking().Where(s => s.DocumentId == id).Select(s => s.Content).AsAsyncEnumerable().WithCancellation(cancellation))
         {

@@ -1,7 +1,7 @@
-namespace HomeStage.Core.Editing.Comparing;
+namespace HomeStage.Core.Values;
 
 /// <summary>The rising subsequence that weighs most, by a tree of prefix maxima (P. M. Fenwick, 1994).</summary>
-internal static class HeaviestRise
+public static class HeaviestRise
 {
     /// <param name="values">All different, at least 0.</param>
     /// <param name="weights">As many, each at least 1; 1 for all gives the longest.</param>
