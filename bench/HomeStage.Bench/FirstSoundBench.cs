@@ -16,7 +16,7 @@ internal static class FirstSoundBench
         var client = server.Client;
         var id = await server.PutAsync(BenchServer.NightFerry());
         var revision = 0;
-        var (first, whole) = await HearAsync(client, id, "Verse");
+        var (first, whole) = await HearAsync(client, id, "verse");
         Medians.Say($"eight bars of Night Ferry for the first time: first sound {1000 * first:0} ms, whole with meters {1000 * whole:0} ms");
         foreach (var channel in new[] { "deep-drum", "bass", "mix-bus" })
         {
@@ -26,7 +26,7 @@ internal static class FirstSoundBench
                 var watch = Stopwatch.StartNew();
                 await server.EditAsync(id, revision, new { type = "set-level", channel, level = -1 - turn });
                 var edited = watch.Elapsed.TotalSeconds;
-                var (firstSound, wholeSound) = await HearAsync(client, id, "Verse");
+                var (firstSound, wholeSound) = await HearAsync(client, id, "verse");
                 times.Add((edited + firstSound, edited + wholeSound));
             }
 

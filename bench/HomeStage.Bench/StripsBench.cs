@@ -47,7 +47,7 @@ internal static class StripsBench
                 Inserts = strips ? [Equaliser(), Compressor()] : [],
                 Sends = [new(new($"r{c % 4}"), new(-12))],
             }));
-        var template = EmptyStage.Create("Strips") with { Timeline = new(120, new(4, 4), [new("Song", 16)]) };
+        var template = EmptyStage.Create("Strips") with { Timeline = new(120, new(4, 4), [new("song", "Song", 16)]) };
         return ((BatchResult.Applied)Batch.Apply(template, [.. edits])).Template;
     }
 }

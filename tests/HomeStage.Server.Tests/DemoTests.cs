@@ -25,7 +25,7 @@ public class DemoTests
         var template = Template(name);
         foreach (var act in template.Acts)
         {
-            var sound = Renderer.Render(template, new(act.Id, Section: template.Timeline.Sections[0].Name));
+            var sound = Renderer.Render(template, new(act.Id, Section: template.Timeline.Sections[0].Id));
 
             Assert.InRange(sound.LoudnessLufs!.Value, -36, -10);
             // The limiter's ceiling is −1 dBFS.
@@ -72,7 +72,7 @@ public class DemoTests
 
         double Level(Template t)
         {
-            var sound = Renderer.Render(t, new("mix", channel.Id, "Verse"));
+            var sound = Renderer.Render(t, new("mix", channel.Id, "verse"));
             return 10 * Math.Log10(sound.Left[2880..4800].Average(s => (double)s * s));
         }
     }

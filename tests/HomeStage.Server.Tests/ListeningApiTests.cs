@@ -80,7 +80,7 @@ public class ListeningApiTests(RunningServer server) : IClassFixture<RunningServ
     private async Task<JsonNode> RenderAsync(string listenTo, bool metersInFull = false)
     {
         var document = await server.TemplateAsync("First Rehearsal");
-        var started = await server.Client.PostAsJsonAsync("/api/renders", new { document, act = "write", listenTo, section = "Chorus", metersInFull });
+        var started = await server.Client.PostAsJsonAsync("/api/renders", new { document, act = "write", listenTo, section = "chorus", metersInFull });
         return await server.WaitAsync($"/api/renders/{(await RunningServer.JsonOf(started))["id"]}");
     }
 }

@@ -10,10 +10,10 @@ namespace HomeStage.Server.Tests;
 public partial class RendersApiTests(RunningServer server) : IClassFixture<RunningServer>
 {
     [Theory]
-    [InlineData("Night Ferry", "Verse")]
-    [InlineData("Night Ferry", "Intro")]
-    [InlineData("First Rehearsal", "Chorus")]
-    [InlineData("First Rehearsal", "Verse")]
+    [InlineData("Night Ferry", "verse")]
+    [InlineData("Night Ferry", "intro")]
+    [InlineData("First Rehearsal", "chorus")]
+    [InlineData("First Rehearsal", "verse")]
     public async Task Render_HasTheLoudnessAndTruePeakThatFfmpegMeasures(string template, string section)
     {
         var job = await RenderAsync(template, new { section });
@@ -29,13 +29,13 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     public async Task Render_OfTheSameAgain_IsTheSameWork_AndAnEditMakesAnother()
     {
         var id = await server.TemplateAsync("First Rehearsal");
-        var first = await RenderAsync("First Rehearsal", new { section = "Verse" });
-        var again = await RenderAsync("First Rehearsal", new { section = "Verse" });
+        var first = await RenderAsync("First Rehearsal", new { section = "verse" });
+        var again = await RenderAsync("First Rehearsal", new { section = "verse" });
         Assert.Equal(first["workId"]!.ToString(), again["workId"]!.ToString());
 
         var revision = (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!;
         await server.EditAsync(id, revision, new { type = "set-level", channel = "drums", level = -9 });
-        var after = await RenderAsync("First Rehearsal", new { section = "Verse" });
+        var after = await RenderAsync("First Rehearsal", new { section = "verse" });
 
         Assert.NotEqual(first["workId"]!.ToString(), after["workId"]!.ToString());
         Assert.NotEqual((double)first["meters"]!["loudnessLufs"]!, (double)after["meters"]!["loudnessLufs"]!);
@@ -45,12 +45,12 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     public async Task Render_AfterAnEditThatChangesNoSample_IsTheSameWork()
     {
         var id = await server.TemplateAsync("First Rehearsal");
-        var first = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
+        var first = await RenderAsync("First Rehearsal", new { section = "chorus", listenTo = "drums" });
         var revision = (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!;
         await server.EditAsync(id, revision, new { type = "set-note", channel = "drums", note = "Hit hard" });
         await server.EditAsync(id, revision + 1, new { type = "set-level", channel = "undertow", level = -9 });
 
-        var after = await RenderAsync("First Rehearsal", new { section = "Chorus", listenTo = "drums" });
+        var after = await RenderAsync("First Rehearsal", new { section = "chorus", listenTo = "drums" });
 
         Assert.Equal(first["workId"]!.ToString(), after["workId"]!.ToString());
     }
@@ -58,8 +58,8 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     [Fact]
     public async Task Render_OfOneChannel_IsThatChannel()
     {
-        var all = await RenderAsync("Night Ferry", new { section = "Intro" });
-        var bass = await RenderAsync("Night Ferry", new { section = "Intro", listenTo = "bass" });
+        var all = await RenderAsync("Night Ferry", new { section = "intro" });
+        var bass = await RenderAsync("Night Ferry", new { section = "intro", listenTo = "bass" });
 
         Assert.True((double)bass["meters"]!["peakDbfs"]! < (double)all["meters"]!["peakDbfs"]!);
         Assert.Equal(1200, bass["meters"]!["outline"]!.AsArray().Count);
@@ -68,7 +68,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     [Fact]
     public async Task Stream_IsTheSoundOfTheFinishedRender()
     {
-        var job = await StartAsync("First Rehearsal", new { section = "Verse" });
+        var job = await StartAsync("First Rehearsal", new { section = "verse" });
         using var answer = await server.Client.GetAsync($"/api/renders/{job["id"]}/stream");
         var streamed = await answer.Content.ReadAsByteArrayAsync();
         await server.WaitAsync($"/api/renders/{job["id"]}");
@@ -83,7 +83,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     [Fact]
     public async Task Render_OfAKey_IsWhatTheDetectorHears_AndOfNoKeyIsRefused()
     {
-        var heard = await RenderAsync("Night Ferry", new { section = "Verse", listenTo = "bass", point = "feeding" });
+        var heard = await RenderAsync("Night Ferry", new { section = "verse", listenTo = "bass", point = "feeding" });
         Assert.NotNull(heard["meters"]!["peakDbfs"]);
 
         var id = await server.TemplateAsync("Night Ferry");
@@ -94,7 +94,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     [Fact]
     public async Task Render_KeptAsASound_IsOnTheShelfOnce_AsLongAsItWas()
     {
-        var job = await RenderAsync("First Rehearsal", new { section = "Verse" });
+        var job = await RenderAsync("First Rehearsal", new { section = "verse" });
 
         var kept = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/renders/{job["id"]}/keep?title=The%20verse", null));
         var again = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/renders/{job["id"]}/keep?title=Another", null));
@@ -109,7 +109,7 @@ public partial class RendersApiTests(RunningServer server) : IClassFixture<Runni
     [Fact]
     public async Task Render_TellsTheChannelsOnTheWay()
     {
-        var meters = (await RenderAsync("Night Ferry", new { section = "Verse" }))["meters"]!;
+        var meters = (await RenderAsync("Night Ferry", new { section = "verse" }))["meters"]!;
 
         Assert.Contains(meters["channels"]!.AsArray(), c => c!["channel"]!.ToString() == "bass" && c["rmsDbfs"] is not null);
         Assert.Contains(meters["channels"]!.AsArray(), c => c!["reductions"]!.AsArray().Any(r => (double)r!["largestDb"]! > 0.5));

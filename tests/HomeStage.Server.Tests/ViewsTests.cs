@@ -95,7 +95,7 @@ public class ViewsTests
     [InlineData(60, 9, 16, "dotted eighth", 80)]
     public void Timeline_SaysWhichNoteTheFeltBeatIs(double tempo, int beats, int unit, string note, double perMinute)
     {
-        var view = TimelineView.Of(new(tempo, new(beats, unit), [new("Song", 1)]));
+        var view = TimelineView.Of(new(tempo, new(beats, unit), [new("song", "Song", 1)]));
 
         Assert.Equal(note, view.FeltBeat);
         Assert.Equal(perMinute, view.FeltBeatsPerMinute, 0.001);

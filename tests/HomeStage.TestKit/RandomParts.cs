@@ -105,7 +105,7 @@ internal sealed class RandomParts(Random random)
             1 when channel.Inserts.Count > 0 => new InsertTarget(Pick(channel.Inserts).Id, "gain-db"),
             _ => new LevelTarget(),
         };
-        return new(target, random.Next(2) == 0 ? "Verse" : "Chorus", [new(0, 0), new(1, random.NextDouble())]);
+        return new(target, random.Next(2) == 0 ? "verse" : "chorus", [new(0, 0), new(1, random.NextDouble())]);
     }
 
     private Sequence<ChannelId> Instruments(Template template)

@@ -66,7 +66,7 @@ public sealed class RandomTemplates(int seed)
             25 => new SetActs(_random.Next(3) == 0 ? template.Acts.Add(new($"act-{_made++}", "Another")) : template.Acts.Where(_ => _random.Next(3) > 0).ToSequence()),
             26 when insert is not null => new ParkInsert(id, insert.Id, [Pick(template.Acts).Id]),
             27 => new AcceptFinding($"rule/{_random.Next(4)}", _random.Next(3) == 0 ? null : "As meant"),
-            _ => new SetTimeline(new(60 + _random.Next(100), new(3 + _random.Next(4), 4), [new("Verse", 1 + _random.Next(8)), new("Chorus", 2, 90, new(6, 8))])),
+            _ => new SetTimeline(new(60 + _random.Next(100), new(3 + _random.Next(4), 4), [new(_random.Next(3) == 0 ? "Strophe" : "Verse", 1 + _random.Next(8), Id: "verse"), new("Chorus", 2, 90, new(6, 8))])),
         };
     }
 
@@ -119,7 +119,7 @@ public sealed class RandomTemplates(int seed)
     private Pattern NewPattern()
     {
         var notes = Enumerable.Range(0, _random.Next(12)).Select(_ => new Note(_random.Next(8) * 480, 1 + _random.Next(900), 30 + _random.Next(60), 1 + _random.Next(127)));
-        return new($"Pattern {_random.Next(6)}", 8 * 480, notes.OrderBy(n => n.StartTick).ThenBy(n => n.Number).ToSequence(), _random.Next(2) == 0 ? [] : ["Verse"]);
+        return new($"Pattern {_random.Next(6)}", 8 * 480, notes.OrderBy(n => n.StartTick).ThenBy(n => n.Number).ToSequence(), _random.Next(2) == 0 ? [] : ["verse"]);
     }
 
     private Decibels Level() => _random.Next(8) == 0 ? Decibels.Silence : new(Math.Round(_random.NextDouble() * 66 - 60, 1));

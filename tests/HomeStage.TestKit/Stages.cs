@@ -12,7 +12,7 @@ public static class Stages
 
     /// <summary>An empty stage of one bar of 4/4 at 120: two seconds.</summary>
     public static Template OneBar(params Edit[] edits) =>
-        With(EmptyStage.Create("One bar") with { Timeline = new(120, new(4, 4), [new("Song", 1)]) }, edits);
+        With(EmptyStage.Create("One bar") with { Timeline = new(120, new(4, 4), [new("song", "Song", 1)]) }, edits);
 
     /// <exception cref="InvalidOperationException">The edits are refused; the message says why.</exception>
     public static Template With(this Template template, params Edit[] edits) => Batch.Apply(template, edits) switch

@@ -102,6 +102,18 @@ test('a bus is duplicated with what stands under it, or alone', async () => {
   await row(page, 'Voices 2').waitFor({ state: 'detached' })
 })
 
+test('a section that is renewed in name keeps what plays in it', async () => {
+  await page.getByRole('button', { name: /^92 BPM/ }).click()
+  await page.getByLabel('Name of section 2').fill('Strophe')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('dialog').waitFor({ state: 'detached' })
+  await (await fromTop('Undertow')).click()
+
+  await side().getByText('notes · Strophe').first().waitFor()
+  assert.ok((await channel('undertow')).patterns.some((p) => p.sections.includes('verse')))
+  assert.ok(await page.getByLabel('Over').locator('option', { hasText: 'Strophe' }).count())
+})
+
 test('an edit and an opening that are answered late never show one document as another', async () => {
   const ferry = open()
   const [first] = (await stage.get('/api/templates')).filter((t) => t.id !== ferry)

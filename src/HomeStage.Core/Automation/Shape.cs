@@ -1,7 +1,7 @@
 namespace HomeStage.Core.Automation;
 
 /// <summary>A prepared curve over a section.</summary>
-/// <param name="Section">Name of the section that it is tied to.</param>
+/// <param name="Section">Id of the section that it is tied to.</param>
 /// <param name="Points">2 to 256, ascending in place; between them as the scale of what it moves has it.</param>
 public sealed record Shape(Target Target, string Section, Sequence<ShapePoint> Points)
 {

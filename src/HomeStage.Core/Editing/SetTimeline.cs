@@ -4,11 +4,14 @@ using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Editing;
 
-/// <summary>Changes tempo, meter and sections.</summary>
-public sealed record SetTimeline(Timeline Timeline) : Edit
+/// <summary>Changes tempo, meter and sections. What refers to a section that goes waits for one of its id.</summary>
+public sealed record SetTimeline(TimelineWish Timeline) : Edit
 {
-    public override EditResult ApplyTo(Template template) =>
-        TemplateRules.CheckTimeline(Timeline) is { } wrong
+    public override EditResult ApplyTo(Template template)
+    {
+        var timeline = Timeline.On(template.Timeline);
+        return TemplateRules.CheckTimeline(timeline) is { } wrong
             ? wrong
-            : new EditResult.Applied(template with { Timeline = Timeline }, new SetTimeline(template.Timeline));
+            : new EditResult.Applied(template with { Timeline = timeline }, new SetTimeline(TimelineWish.Of(template.Timeline)));
+    }
 }

@@ -4,7 +4,7 @@ namespace HomeStage.Core.Media;
 /// <param name="Name">1 to 80 characters, unique on the channel.</param>
 /// <param name="Loops">Whether it repeats to the end of each section in which it plays; otherwise it sounds once, from its start.</param>
 /// <param name="Level">In [−∞, +6] dB.</param>
-/// <param name="Sections">Names of the sections in which it plays; empty for all.</param>
+/// <param name="Sections">Ids of the sections in which it plays; empty for all.</param>
 public sealed record AudioStarter(string Name, MediaRef Sound, bool Loops, Decibels Level, Sequence<string> Sections)
 {
     public const int MostOnAChannel = 32;

@@ -62,7 +62,7 @@ public sealed class Movement
     {
         foreach (var section in _time.Sections)
             if (seconds >= section.StartSeconds && seconds < section.StartSeconds + section.LengthSeconds)
-                return (section.Section.Name, (seconds - section.StartSeconds) / section.LengthSeconds);
+                return (section.Section.Id, (seconds - section.StartSeconds) / section.LengthSeconds);
         return (null, 0);
     }
 }

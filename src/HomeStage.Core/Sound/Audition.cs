@@ -73,7 +73,7 @@ public static class Audition
     {
         var start = new TimeMap(template.Timeline).Sections[0];
         var secondsABar = NoteValue.Seconds(start.Meter.TicksPerBar, start.TempoBpm);
-        return (new(start.TempoBpm, start.Meter, [new(Section, (int)Math.Ceiling(seconds / secondsABar))]), secondsABar);
+        return (new(start.TempoBpm, start.Meter, [new("audition", Section, (int)Math.Ceiling(seconds / secondsABar))]), secondsABar);
     }
 
     private static Channel Still(Channel channel, bool plays) => channel with

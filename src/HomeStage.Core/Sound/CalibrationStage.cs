@@ -28,7 +28,7 @@ public static class CalibrationStage
             Source = new InstrumentSource(kind.Id, kit),
             Patterns = [new("Phrase", notes.Count * length, phrase, [])],
         };
-        var template = EmptyStage.Create("Calibration") with { Timeline = new(120, new(4, 4), [new("Song", Bars)]) };
+        var template = EmptyStage.Create("Calibration") with { Timeline = new(120, new(4, 4), [new("song", "Song", Bars)]) };
         return Batch.Apply(template, [new AddChannel(channel)]) is BatchResult.Applied applied
             ? applied.Template
             : throw new InvalidOperationException($"{kind.Name} cannot be set on a stage.");

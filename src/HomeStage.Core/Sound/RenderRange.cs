@@ -6,7 +6,7 @@ namespace HomeStage.Core.Sound;
 /// <summary>The stretch of the timeline that is rendered.</summary>
 public readonly record struct RenderRange(double StartSeconds, double Seconds, double TempoBpm)
 {
-    /// <param name="section">Name of a section; null for the whole timeline.</param>
+    /// <param name="section">Id of a section; null for the whole timeline.</param>
     public static RenderRange Of(Template template, string? section)
     {
         var map = new TimeMap(template.Timeline);

@@ -32,7 +32,7 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
             return new Refusal.WrongPlace(template.Channels[listened].Name, "rests in the wings in this act, so there is nothing to hear");
         if (Point == ListeningPoint.Key && CheckKey(template) is { } noKey)
             return noKey;
-        if (Section is not null && template.Timeline.Sections.All(s => s.Name != Section))
+        if (Section is not null && template.Timeline.Sections.All(s => s.Id != Section))
             return new Refusal.Missing("section", Section, "on the timeline");
         var seconds = RenderRange.Of(template, Section).Seconds;
         return seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;

@@ -14,7 +14,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
         new FeedbackLoop(), new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
         new PieceUnheard(), new OutputBeyond(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new OutputNames(), new OutputNumbering(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
-        new NoRole(), new MovesNothing(), new WeightOverBudget(), new NoPromptNote(), new SoundMissing(),
+        new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(), new SoundMissing(),
     ];
 
     /// <exception cref="InvalidOperationException">There is no such rule.</exception>

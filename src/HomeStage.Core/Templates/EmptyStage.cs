@@ -13,7 +13,7 @@ public static class EmptyStage
     {
         Name = name,
         Acts = Acts,
-        Timeline = new(120, new(4, 4), [new("Song", 8)]),
+        Timeline = new(120, new(4, 4), [new("song", "Song", 8)]),
         Channels = ChannelList.From(
         [
             new() { Id = Main, Name = "Main", Kind = ChannelKind.Main, OutputPair = 1 },

@@ -37,7 +37,8 @@ public sealed class TimeMap
         return section.SecondsAt(tick - section.StartTick);
     }
 
-    public PlacedSection? Find(string sectionName) => _sections.Find(s => s.Section.Name == sectionName);
+    /// <param name="section">Its id.</param>
+    public PlacedSection? Find(string section) => _sections.Find(s => s.Section.Id == section);
 
     /// <summary>Every note that the patterns sound, in order of time; a note is cut where its section ends.</summary>
     public IEnumerable<PlacedNote> Lay(IEnumerable<Pattern> patterns)

@@ -29,12 +29,15 @@ public static class Numbering
     }
 
     /// <returns>An id that no channel has: the one asked for, or with a number after it.</returns>
-    public static ChannelId FreshId(string wanted, Func<ChannelId, bool> isTaken)
+    public static ChannelId FreshId(string wanted, Func<ChannelId, bool> isTaken) => new(Fresh(wanted, id => isTaken(new(id))));
+
+    /// <returns>An id that is free: the one asked for, or with a number after it.</returns>
+    public static string Fresh(string wanted, Func<string, bool> isTaken)
     {
         var root = wanted[..Math.Min(wanted.Length, Identifier.MaxLength - 6)].Trim('-');
-        var id = new ChannelId(root);
+        var id = root;
         for (var n = 2; isTaken(id); n++)
-            id = new(string.Create(CultureInfo.InvariantCulture, $"{root}-{n}"));
+            id = string.Create(CultureInfo.InvariantCulture, $"{root}-{n}");
         return id;
     }
 }

@@ -3,13 +3,18 @@ using System.Text.Json.Nodes;
 namespace HomeStage.Formats.Documents;
 
 /// <summary>Documents of older schemas, step by step made into such as are written today.</summary>
-internal static class OldDocuments
+public static class OldDocuments
 {
     /// <summary>Changes a template in place.</summary>
     /// <param name="schema">That it follows now.</param>
-    public static void Renew(JsonObject template, int schema)
+    internal static void Renew(JsonObject template, int schema)
     {
         if (schema < 3)
             OldKits.Renew(template);
+        if (schema < 4)
+            OldSections.Renew(template);
     }
+
+    /// <summary>A batch of edits as versions up to schema 3 logged it.</summary>
+    public static string RenewedEdits(string json) => OldSections.Renewed(OldKits.Renewed(json));
 }

@@ -4,7 +4,7 @@ namespace HomeStage.Formats.Documents;
 
 /// <summary>Kits as schema 2 wrote them, where an output said which microphone it was, made into kits of today, where a
 /// microphone is a piece.</summary>
-public static class OldKits
+internal static class OldKits
 {
     /// <summary>JSON with kits in it, of this schema or the one before.</summary>
     public static string Renewed(string json)

@@ -16,7 +16,7 @@ namespace HomeStage.Server.Api;
 internal static class RendersApi
 {
     /// <param name="ListenTo">Id of the channel to be heard; null for the main.</param>
-    /// <param name="Section">Name of the one section to be rendered; null for the whole timeline.</param>
+    /// <param name="Section">Id of the one section to be rendered; null for the whole timeline.</param>
     /// <param name="Point">Where on the channel one listens; after the fader where it is not said.</param>
     /// <param name="Insert">The insert whose key is heard, for that point alone.</param>
     /// <param name="MetersInFull">Whether loudness, range, true peak and spectrum are read on every channel on the way, too.</param>

@@ -63,7 +63,7 @@ internal sealed class LogReplay(string document, int number, byte[] snapshot, bo
     /// <summary>Whether an entry is a batch of edits, as versions before wrote it.</summary>
     private static bool IsBatch(string done) => done.StartsWith('[');
 
-    private static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(OldKits.Renewed(json), DocumentJson.Options)!;
+    private static List<Edit> Edits(string json) => JsonSerializer.Deserialize<List<Edit>>(OldDocuments.RenewedEdits(json), DocumentJson.Options)!;
 
     private Template Template()
     {

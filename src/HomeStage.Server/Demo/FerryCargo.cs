@@ -30,7 +30,7 @@ internal static class FerryCargo
             Stages = Map<StageState>.Empty.With("buses", StageState.BehindTheCurtain),
             Plays = [Id("high-bellbuoy")],
             NoteProcessors = [new Arpeggio(ArpeggioOrder.UpAndDown, Ticks.PerQuarter / 2, 2, 70)],
-            Patterns = [new("Lights", 4 * 1440 * 2, [new(0, 5760, 69, 70), new(0, 5760, 74, 70), new(0, 5760, 77, 70), new(5760, 5760, 67, 66), new(5760, 5760, 72, 66), new(5760, 5760, 76, 66)], ["Landing"])],
+            Patterns = [new("Lights", 4 * 1440 * 2, [new(0, 5760, 69, 70), new(0, 5760, 74, 70), new(0, 5760, 77, 70), new(5760, 5760, 67, 66), new(5760, 5760, 72, 66), new(5760, 5760, 76, 66)], ["landing"])],
             Note = "Chords in, broken upwards and back over two octaves: it plays the high bells.",
         }),
     ];
@@ -59,7 +59,7 @@ internal static class FerryCargo
         new AddInsert(Id("singer-middle"), new(new("tune"), ProcessorCatalogue.PitchCorrection)
         { Settings = Map<double>.Empty.With("amount-percent", 70), ParkedIn = ["write", "record", "mix", "buses"], WaitsFor = new(WaitReason.SongKey) }),
         new SetWaitsFor(Id("singers"), new("comp"), new(WaitReason.Person, "the three singers")),
-        new SetOpening(new("write", [], "Verse", Ticks.PerQuarter / 2)),
+        new SetOpening(new("write", [], "verse", Ticks.PerQuarter / 2)),
     ];
 
     private static AddChannel Spare(string id, string name, string under) =>

@@ -6,10 +6,10 @@ namespace HomeStage.Server.Demo;
 internal static class FerryPatterns
 {
     private const int SixEight = 3 * Ticks.PerQuarter;
-    private static readonly string[] Quiet = ["Intro", "Landing"];
-    private static readonly string[] Verse = ["Verse"];
-    private static readonly string[] Crossing = ["Crossing"];
-    private static readonly string[] Chorus = ["Chorus"];
+    private static readonly string[] Quiet = ["intro", "landing"];
+    private static readonly string[] Verse = ["verse"];
+    private static readonly string[] Crossing = ["crossing"];
+    private static readonly string[] Chorus = ["chorus"];
 
     private static readonly int[] Dm = [62, 65, 69];
     private static readonly int[] Bb = [58, 62, 65];
@@ -67,5 +67,5 @@ internal static class FerryPatterns
 
     public static Pattern Pulse() => Sketch.Line("Felt beat", 3 * Sketch.Eighth, 1, [], (0, 1.0 / 6, 60, 100));
 
-    public static Pattern CountIn() => Sketch.Beats("Two and lift", Sketch.Eighth, ["Intro"], (76, "XooxooXooxoo............"));
+    public static Pattern CountIn() => Sketch.Beats("Two and lift", Sketch.Eighth, ["intro"], (76, "XooxooXooxoo............"));
 }

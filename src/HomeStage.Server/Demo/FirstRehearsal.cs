@@ -47,10 +47,10 @@ internal static class FirstRehearsal
         }
     }
 
-    private static Pattern Verse() => Sketch.Beats("Verse beat", Sketch.Sixteenth, ["Verse"],
+    private static Pattern Verse() => Sketch.Beats("Verse beat", Sketch.Sixteenth, ["verse"],
         (36, "X... ..x. ..x. ...."), (38, ".... X... .... X..o"), (42, "x.o. x.o. x.o. x.o."), (46, ".... .... .... ..x."));
 
-    private static Pattern Chorus() => Sketch.Beats("Chorus beat", Sketch.Sixteenth, ["Chorus"],
+    private static Pattern Chorus() => Sketch.Beats("Chorus beat", Sketch.Sixteenth, ["chorus"],
         (36, "X... ..x. X.x. ...."), (38, ".... X... .... X..."), (39, ".... x... .... x..."), (51, "X.x. x.x. X.x. x.x."), (82, "ooxo ooxo ooxo ooxo"));
 
     private static Pattern Keys() => Sketch.Held("Four chords", 4 * Ticks.PerQuarter, [], Chords);

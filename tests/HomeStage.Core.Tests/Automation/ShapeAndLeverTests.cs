@@ -20,13 +20,13 @@ public class ShapeAndLeverTests
     public void At_IsStraightBetweenPoints(double place, double value)
     {
         // A send that opens over the last bar of four.
-        Assert.Equal(value, new Shape(new LevelTarget(), "Verse", [new(0.75, -60), new(1, 0)]).At(place, Scale.Linear), 9);
+        Assert.Equal(value, new Shape(new LevelTarget(), "verse", [new(0.75, -60), new(1, 0)]).At(place, Scale.Linear), 9);
     }
 
     [Fact]
     public void PutShape_BeyondTheRangeOfItsValue_IsRefusedWithTheRange()
     {
-        var refusal = WithFilter.RefusalOf(new PutShape(new("b"), new(Sweep, "Song", [new(0, 1000), new(1, 1e6)])));
+        var refusal = WithFilter.RefusalOf(new PutShape(new("b"), new(Sweep, "song", [new(0, 1000), new(1, 1e6)])));
 
         Assert.Equal("out-of-range", refusal.Code);
     }
@@ -34,7 +34,7 @@ public class ShapeAndLeverTests
     [Fact]
     public void PutShape_OfAValueThatIsNotThere_StaysLoose_SoThatASwapLosesNothing()
     {
-        var loose = WithFilter.With(new PutShape(new("b"), new(new InsertTarget(new("gone"), "x"), "Song", [new(0, 0), new(1, 1)])));
+        var loose = WithFilter.With(new PutShape(new("b"), new(new InsertTarget(new("gone"), "x"), "song", [new(0, 0), new(1, 1)])));
 
         Assert.Null(loose.Channels[new ChannelId("b")].Shapes[0].Target.RangeOn(loose.Channels[new ChannelId("b")]));
     }
@@ -44,7 +44,7 @@ public class ShapeAndLeverTests
     {
         var template = OneBar(Tone("t", "mix-bus"));
         var shown = template.With(new SetNoteInput(new("t"), new() { Controllers = [new(74, "Brightness")] }));
-        PutShape Curve(double top) => new(new("t"), new(new ControllerTarget(74), "Song", [new(0, 0), new(1, top)]));
+        PutShape Curve(double top) => new(new("t"), new(new ControllerTarget(74), "song", [new(0, 0), new(1, top)]));
 
         Assert.Null(new ControllerTarget(74).RangeOn(template.Channels[new ChannelId("t")]));
         Assert.Equal("Brightness", new ControllerTarget(74).RangeOn(shown.Channels[new ChannelId("t")])!.Name);
@@ -57,7 +57,7 @@ public class ShapeAndLeverTests
     [InlineData(0.5, 0.5)]
     public void PutShape_WhosePointsDoNotAscend_IsRefused(double first, double second)
     {
-        Assert.Equal("wrong-place", WithFilter.RefusalOf(new PutShape(new("b"), new(new PanTarget(), "Song", [new(first, 0), new(second, 0)]))).Code);
+        Assert.Equal("wrong-place", WithFilter.RefusalOf(new PutShape(new("b"), new(new PanTarget(), "song", [new(first, 0), new(second, 0)]))).Code);
     }
 
     [Fact]

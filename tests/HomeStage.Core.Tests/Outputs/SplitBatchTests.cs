@@ -113,7 +113,7 @@ public sealed class SplitBatchTests
     {
         var notes = StandInKits.Tidewater.Struck.Select((p, i) => new Note(240 * i, 200, p.Note, 100)).ToSequence();
         var together = StandInKits.Tidewater with { Pieces = StandInKits.Tidewater.Pieces.Select(p => p with { Output = 1 }).ToSequence() };
-        var coarse = Staged(together, new Pattern("All", 16 * 240, notes, [])) with { Timeline = new(120, new(4, 4), [new("Song", 2)]) };
+        var coarse = Staged(together, new Pattern("All", 16 * 240, notes, [])) with { Timeline = new(120, new(4, 4), [new("song", "Song", 2)]) };
         var fine = Applied(coarse, Plans(coarse, byHalves)[^1]);
 
         var (one, other) = (Renderer.Render(coarse, new("mix")), Renderer.Render(fine, new("mix")));

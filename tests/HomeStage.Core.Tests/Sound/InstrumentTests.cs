@@ -126,7 +126,7 @@ public class InstrumentTests
     private static float[] Render(InstrumentSource source, int note, int velocity, int seconds)
     {
         var held = new Pattern("One", seconds * 960, [new(0, 1920, note, velocity)], []);
-        var template = EmptyStage.Create("One note") with { Timeline = new(60, new(1, 4), [new("Song", seconds)]), PanLaw = PanLaw.ConstantPowerCentreUnity };
+        var template = EmptyStage.Create("One note") with { Timeline = new(60, new(1, 4), [new("song", "Song", seconds)]), PanLaw = PanLaw.ConstantPowerCentreUnity };
         var added = new AddChannel(new() { Id = new("x"), Name = "X", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = source, Patterns = [held] });
         return Renderer.Render(((BatchResult.Applied)Batch.Apply(template, [added])).Template, new("mix")).Left;
     }

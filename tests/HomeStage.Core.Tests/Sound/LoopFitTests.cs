@@ -83,7 +83,7 @@ public class LoopFitTests
             .With(new SetTimeline(new(120, new(4, 4), [new("One", 1), new("Two", 1)])));
 
         var whole = Renderer.Render(template, new(InMix), shelf: new OneLane(ramp));
-        var second = Renderer.Render(template, new(InMix, null, "Two"), shelf: new OneLane(ramp));
+        var second = Renderer.Render(template, new(InMix, null, "two"), shelf: new OneLane(ramp));
 
         Assert.Equal([.. ramp, .. new float[RateHz]], whole.Left);
         Assert.Equal(whole.Left[(2 * RateHz)..], second.Left);

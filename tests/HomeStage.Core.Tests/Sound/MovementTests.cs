@@ -91,7 +91,7 @@ public class MovementTests
         Assert.Equal(-16, Level(template, "t"), 0.05);
         Assert.Equal(-26, Level(template, "u"), 0.05);
         Assert.Equal(-9, Level(template.With(Over(new LevelTarget(), (0, -3), (1, -3))), "t"), 0.05);
-        Assert.Equal(-26, Level(template.With(new PutLever(lever with { Shapes = [new("Song", [new(0, 0), new(0.5, 1), new(1, 1)])] })), "t"), 0.05);
+        Assert.Equal(-26, Level(template.With(new PutLever(lever with { Shapes = [new("song", [new(0, 0), new(0.5, 1), new(1, 1)])] })), "t"), 0.05);
     }
 
     [Fact]
@@ -102,7 +102,7 @@ public class MovementTests
         var delay = Insert("d", ProcessorCatalogue.Delay, ("left-quarters", 1), ("right-quarters", 1), ("feedback-percent", 0), ("low-cut-hz", 20), ("high-cut-hz", 20000));
         var template = OneBar(new AddChannel(new() { Id = T, Name = "T", Kind = ChannelKind.Instrument, Destination = new("mix-bus"), Source = tick, Patterns = [bar], Inserts = [delay] }))
             with
-        { Timeline = new(120, new(4, 4), [new("Quick", 1), new("Slow", 1, TempoBpm: 60)]) };
+        { Timeline = new(120, new(4, 4), [new("quick", "Quick", 1), new("slow", "Slow", 1, TempoBpm: 60)]) };
 
         var sound = Renderer.Render(template, new(InMix));
 
@@ -155,7 +155,7 @@ public class MovementTests
     }
 
     private static PutShape Over(Target target, params (double Place, double Value)[] points) =>
-        new(T, new(target, "Song", points.Select(p => new ShapePoint(p.Place, p.Value)).ToSequence()));
+        new(T, new(target, "song", points.Select(p => new ShapePoint(p.Place, p.Value)).ToSequence()));
 
     private static double LevelDb(RenderedSound sound, double atSeconds, double forSeconds = 0.01)
     {

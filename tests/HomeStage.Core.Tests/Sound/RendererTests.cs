@@ -17,7 +17,7 @@ public class RendererTests
     [Property(MaxTest = 25)]
     public void Render_InAnyStretchByAnyNumberOfThreads_GivesTheSameSamples(int seed)
     {
-        var template = new RandomTemplates(seed).Grown(60) with { Timeline = new(160, new(2, 4), [new("Verse", 2)]) };
+        var template = new RandomTemplates(seed).Grown(60) with { Timeline = new(160, new(2, 4), [new("verse", "Verse", 2)]) };
         var request = new RenderRequest(template.Acts[0].Id);
         var whole = Renderer.Render(template, request);
 
@@ -182,16 +182,16 @@ public class RendererTests
     [Fact]
     public void Render_OneSection_IsThatStretchAtItsTempo()
     {
-        var template = OneBar(Tone("t", "mix-bus")) with { Timeline = new(120, new(4, 4), [new("Verse", 2), new("Slow", 1, 60)]) };
+        var template = OneBar(Tone("t", "mix-bus")) with { Timeline = new(120, new(4, 4), [new("verse", "Verse", 2), new("slow", "Slow", 1, 60)]) };
 
-        Assert.Equal(4 * 48000, Renderer.Render(template, new(InMix, Section: "Slow")).Left.Length);
+        Assert.Equal(4 * 48000, Renderer.Render(template, new(InMix, Section: "slow")).Left.Length);
     }
 
     [Fact]
     public void Render_WhenCancelled_Stops()
     {
         using var cancel = new CancellationTokenSource();
-        var template = OneBar(Tone("t", "mix-bus")) with { Timeline = new(60, new(4, 4), [new("Long", 200)]) };
+        var template = OneBar(Tone("t", "mix-bus")) with { Timeline = new(60, new(4, 4), [new("long", "Long", 200)]) };
         var watch = new Watch(frames =>
         {
             if (frames > 100_000)

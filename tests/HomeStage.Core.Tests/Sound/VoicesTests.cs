@@ -45,7 +45,7 @@ public class VoicesTests
             Destination = new("mix-bus"),
             Source = new InputSource(1, Monitored: monitored),
         })) with
-        { Timeline = new(120, new(4, 4), [new("Song", 8)]) };
+        { Timeline = new(120, new(4, 4), [new("song", "Song", 8)]) };
 
         Assert.Equal(Calibration.NominalLufs, Renderer.Render(Stage(true), new(InMix)).LoudnessLufs!.Value, 0.5);
         Assert.Null(Renderer.Render(Stage(false), new(InMix)).PeakDbfs);

@@ -184,9 +184,16 @@ public class RuleTests
         ("no-role", [InOrder.With(new AddChannel(new() { Id = new("x"), Name = "Zzyx", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(1) }))]),
         ("moves-nothing",
         [
-            InOrder.With(new PutShape(new("lead"), new(new InsertTarget(new("gone"), "gain-db"), "Song", [new(0, 0), new(1, 1)]))),
+            InOrder.With(new PutShape(new("lead"), new(new InsertTarget(new("gone"), "gain-db"), "song", [new(0, 0), new(1, 1)]))),
             InOrder.With(new PutShape(new("lead"), new(new LevelTarget(), "No such section", [new(0, 0), new(1, 1)]))),
             InOrder.With(new PutLever(new("dive", "Dive", 0, [new(new("gone"), new LevelTarget(), -12, 0)]))),
+        ]),
+        ("plays-nowhere",
+        [
+            InOrder.With(new PutPattern(new("low"), new("Bridge beat", 1920, [new(0, 100, 40, 90)], ["bridge"]))),
+            InOrder.With(
+                new AddChannel(new() { Id = new("rain"), Name = "Bass loop", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = null }),
+                new PutStarter(new("rain"), new("Slate", Here, true, new(0), ["bridge", "outro"]))),
         ]),
         ("weight-over-budget", [Heavy()]),
         ("no-prompt-note", [InOrder with { Note = "" }]),

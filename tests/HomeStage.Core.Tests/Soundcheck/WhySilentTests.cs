@@ -17,7 +17,7 @@ public class WhySilentTests
         var (silent, sounding) = (0, 0);
         for (var seed = 0; seed < 24; seed++)
         {
-            var template = new RandomTemplates(seed).Grown(45) with { Timeline = new(120, new(4, 4), [new("Song", 2)]) };
+            var template = new RandomTemplates(seed).Grown(45) with { Timeline = new(120, new(4, 4), [new("song", "Song", 2)]) };
             foreach (var channel in template.Channels.Where(c => Capabilities.Of(c.Kind).Sounds && c.StageIn(InMix) != StageState.InTheWings).Take(4))
             {
                 if (template.Acts.All(a => a.Id != InMix))

@@ -116,7 +116,7 @@ public class ChannelReferencesTests
         Plays = [new("played")],
         NoteInput = new() { Layers = [new("layer")] },
         Inserts = [Insert("duck", ProcessorCatalogue.Ducker) with { Trigger = new([new("notes")], null, []) }],
-        Shapes = [new(new SendTarget(new("return")), "Song", [new(0, 0), new(1, 0)])],
+        Shapes = [new(new SendTarget(new("return")), "song", [new(0, 0), new(1, 0)])],
     };
 
     private static IEnumerable<string> IdsIn(object? value)

@@ -18,19 +18,19 @@ public class TimeTests
     [Fact]
     public void TimeMap_TwelveBarsOfThreeFourAt90_Last24Seconds()
     {
-        Assert.Equal(24, new TimeMap(new(90, new(3, 4), [new("Waltz", 12)])).LengthSeconds, 9);
+        Assert.Equal(24, new TimeMap(new(90, new(3, 4), [new("waltz", "Waltz", 12)])).LengthSeconds, 9);
     }
 
     [Fact]
     public void TimeMap_TwoBarsOfCountInAt120_Last4Seconds()
     {
-        Assert.Equal(4, new TimeMap(new(120, new(4, 4), [new("Count-in", 2)])).LengthSeconds, 9);
+        Assert.Equal(4, new TimeMap(new(120, new(4, 4), [new("count-in", "Count-in", 2)])).LengthSeconds, 9);
     }
 
     [Fact]
     public void TimeMap_ASectionWithItsOwnTempoAndMeter_StartsWhereTheOneBeforeItEnds()
     {
-        var map = new TimeMap(new(92, new(6, 8), [new("Verse", 2), new("Crossing", 1, 60, new(4, 4)), new("Chorus", 1)]));
+        var map = new TimeMap(new(92, new(6, 8), [new("verse", "Verse", 2), new("crossing", "Crossing", 1, 60, new(4, 4)), new("chorus", "Chorus", 1)]));
 
         // Two bars of three quarters at 92, then four quarters of one second.
         Assert.Equal(6 * 60.0 / 92, map.Sections[1].StartSeconds, 9);
@@ -46,7 +46,7 @@ public class TimeTests
     public void SecondsAt_AcrossAChangeOfTempo_CountsEachStretchAtItsOwn(long tick, double seconds)
     {
         // Two seconds at 120, then quarters of one second; beyond the end the last tempo goes on.
-        var map = new TimeMap(new(120, new(4, 4), [new("Fast", 1), new("Slow", 1, 60)]));
+        var map = new TimeMap(new(120, new(4, 4), [new("fast", "Fast", 1), new("slow", "Slow", 1, 60)]));
 
         Assert.Equal(seconds, map.SecondsAt(tick), 9);
     }
@@ -65,8 +65,8 @@ public class TimeTests
     [Fact]
     public void Lay_APatternOfOneBar_RepeatsItToTheEndOfItsSections()
     {
-        var pattern = new Pattern("Beat", 4 * Ticks.PerQuarter, [new(0, 100, 36, 100), new(1920, 100, 38, 100)], ["Verse"]);
-        var map = new TimeMap(new(120, new(4, 4), [new("Intro", 1), new("Verse", 2)]));
+        var pattern = new Pattern("Beat", 4 * Ticks.PerQuarter, [new(0, 100, 36, 100), new(1920, 100, 38, 100)], ["verse"]);
+        var map = new TimeMap(new(120, new(4, 4), [new("intro", "Intro", 1), new("verse", "Verse", 2)]));
 
         var notes = map.Lay([pattern]).ToList();
 
@@ -79,6 +79,6 @@ public class TimeTests
     {
         var pattern = new Pattern("Long", 4 * Ticks.PerQuarter, [new(2880, 5000, 40, 100)], []);
 
-        Assert.Equal(960, Assert.Single(new TimeMap(new(120, new(4, 4), [new("Verse", 1)])).Lay([pattern])).LengthTicks);
+        Assert.Equal(960, Assert.Single(new TimeMap(new(120, new(4, 4), [new("verse", "Verse", 1)])).Lay([pattern])).LengthTicks);
     }
 }

@@ -3,6 +3,7 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
+using HomeStage.Formats.Documents.Changes;
 
 namespace HomeStage.Formats.Tests.Documents;
 
@@ -10,6 +11,8 @@ namespace HomeStage.Formats.Tests.Documents;
 /// they were.</summary>
 public class StoredDocumentsTests
 {
+    private const int FirstThatLogsWhatWasDone = 4;
+
     public static TheoryData<int> Schemas => [.. Enumerable.Range(1, TemplateDocument.SchemaVersion)];
 
     [Theory]
@@ -29,30 +32,48 @@ public class StoredDocumentsTests
     [MemberData(nameof(Schemas))]
     public void Log_OfEverySchema_LeadsFromTheBeginningToTheEnd_AndBack(int schema)
     {
-        var beginning = Read(schema, "beginning");
+        var (beginning, end) = (Read(schema, "beginning"), Read(schema, "end"));
         var log = Log(schema);
         Assert.True(log.Count > 5, "The log is too short to say anything.");
 
-        var end = log.Aggregate(beginning, (template, entry) => Applied(template, entry.Edits));
-        Assert.Equal(Read(schema, "end"), end);
-
-        var back = Enumerable.Reverse(log).Aggregate(end, (template, entry) => Applied(template, entry.Inverse));
-        Assert.Equal(beginning, back);
+        Assert.Equal(end, Followed(beginning, log.Select(e => e.Done)));
+        Assert.Equal(beginning, Followed(end, Enumerable.Reverse(log).Select(e => e.Back)));
     }
+
+    [Fact]
+    public void Log_OfWhatWasDone_IsFollowedFromTheStoredTextToo()
+    {
+        foreach (var schema in Schemas.Select(s => s.Data).Where(s => s >= FirstThatLogsWhatWasDone))
+        {
+            var replay = new DocumentReplay(File.ReadAllBytes(PathOf(schema, "beginning.template.json")));
+            foreach (var (done, _) in Log(schema))
+                replay.Apply(done);
+
+            Assert.Equal(Read(schema, "end"), replay.Template());
+        }
+    }
+
+    private static Template Followed(Template template, IEnumerable<string> entries) => entries.Aggregate(template, (now, entry) =>
+    {
+        if (entry.StartsWith('['))
+            return Applied(now, JsonSerializer.Deserialize<List<Edit>>(OldDocuments.RenewedEdits(entry), DocumentJson.Options)!);
+        var replay = new DocumentReplay(now);
+        replay.Apply(entry);
+        return replay.Template();
+    });
 
     private static Template Applied(Template template, IReadOnlyList<Edit> edits) => Assert.IsType<BatchResult.Applied>(Batch.Apply(template, edits)).Template;
 
     private static Template Read(int schema, string name) =>
         Assert.IsType<FormatResult<Template>.Read>(TemplateDocument.Read(File.ReadAllBytes(PathOf(schema, $"{name}.template.json")))).Value;
 
-    private static List<(List<Edit> Edits, List<Edit> Inverse)> Log(int schema)
+    /// <summary>Entries as the server stores them: batches of edits up to schema 3, what they did from then on.</summary>
+    private static List<(string Done, string Back)> Log(int schema)
     {
         using var log = JsonDocument.Parse(File.ReadAllBytes(PathOf(schema, "log.json")));
-        return [.. log.RootElement.EnumerateArray().Select(e => (Edits(e.GetProperty("edits")), Edits(e.GetProperty("inverse"))))];
+        var (done, back) = schema < FirstThatLogsWhatWasDone ? ("edits", "inverse") : ("done", "back");
+        return [.. log.RootElement.EnumerateArray().Select(e => (e.GetProperty(done).GetRawText(), e.GetProperty(back).GetRawText()))];
     }
-
-    /// <summary>As the server reads an entry of its log.</summary>
-    private static List<Edit> Edits(JsonElement json) => JsonSerializer.Deserialize<List<Edit>>(OldKits.Renewed(json.GetRawText()), DocumentJson.Options)!;
 
     private static string PathOf(int schema, string file) => Path.Combine(AppContext.BaseDirectory, "Documents", "Stored", $"schema-{schema}", file);
 }

@@ -83,6 +83,33 @@ public class TemplateDocumentTests
     }
 
     [Fact]
+    public void Read_ADocumentOfTheThirdSchema_KnowsItsSectionsByIds_AndSoDoesAllThatNamedThem()
+    {
+        var third = """
+            { "format": "home-stage-template", "schemaVersion": 3, "template": {
+              "name": "Old", "acts": [{ "id": "write", "name": "Write" }], "opening": { "act": null, "folded": [], "loopSection": "VERSE", "gridTicks": 240 },
+              "timeline": { "tempoBpm": 100, "meter": { "beats": 4, "unit": 4 }, "sections": [
+                { "name": "Verse", "bars": 4, "tempoBpm": null, "meter": null }, { "name": "VERSE", "bars": 4, "tempoBpm": null, "meter": null },
+                { "name": "満潮", "bars": 4, "tempoBpm": null, "meter": null }, { "name": "干潮", "bars": 4, "tempoBpm": null, "meter": null }] },
+              "levers": [{ "id": "dive", "name": "Dive", "position": 0, "ranges": [], "shapes": [{ "section": "満潮", "points": [{ "place": 0, "value": 0 }, { "place": 1, "value": 1 }] }] }],
+              "channels": [
+                { "id": "main", "name": "Main", "kind": "main", "outputPair": 1 },
+                { "id": "keys", "name": "Keys", "kind": "instrument", "destination": "main", "source": { "type": "instrument", "instrument": "bellbuoy" },
+                  "patterns": [{ "name": "Chords", "lengthTicks": 960, "notes": [], "sections": ["VERSE", "満潮", "Gone"] }],
+                  "shapes": [{ "target": { "type": "level" }, "section": "干潮", "points": [{ "place": 0, "value": -60 }, { "place": 1, "value": 0 }] }] }] } }
+            """;
+
+        var template = ReadBack(Encoding.UTF8.GetBytes(third));
+
+        var (verse, loud, high, low) = (template.Timeline.Sections[0].Id, template.Timeline.Sections[1].Id, template.Timeline.Sections[2].Id, template.Timeline.Sections[3].Id);
+        Assert.Equal("verse", verse);
+        Assert.Equal(4, template.Timeline.Sections.Select(s => s.Id).Distinct().Count());
+        var keys = template.Channels[new ChannelId("keys")];
+        Assert.Equal([loud, high, "gone"], keys.Patterns[0].Sections);
+        Assert.Equal((low, loud, high), (keys.Shapes[0].Section, template.Opening!.LoopSection, template.Levers[0].Shapes[0].Section));
+    }
+
+    [Fact]
     public void Read_ADocumentOfTheFirstSchema_HasWhatCameLaterAtItsDefaults()
     {
         var first = """

@@ -15,7 +15,7 @@ public class MidiWriterTests
         new SetTimeline(new(92, new(6, 8), [new("Verse", 2), new("Crossing", 1, 60, new(4, 4)), new("Chorus", 1)])),
         new SetMusicalKey(new(-1, Minor: true)),
         Player("kit", InstrumentCatalogue.Tidewater, new("Beat", 2880, [new(0, 240, 36, 110), new(1440, 240, 38, 90)], [])),
-        Player("bass", InstrumentCatalogue.Undertow, new("Line", 2880, [new(0, 1200, 38, 100)], ["Verse"])));
+        Player("bass", InstrumentCatalogue.Undertow, new("Line", 2880, [new(0, 1200, 38, 100)], ["verse"])));
 
     [Fact]
     public void Write_Tempo_IsMicrosecondsAQuarter_WhereItChanges()

@@ -123,7 +123,7 @@ public class ContractTests(RunningServer server) : IClassFixture<RunningServer>
         ["act"] = ["write", "record", "mix"],
         ["instrument"] = ["tidewater-kit", "breakwater-kit", "undertow"],
         ["processor"] = ["equaliser", "compressor", "limiter"],
-        ["section"] = ["Verse", "Intro", "Crossing"],
+        ["section"] = ["verse", "intro", "crossing"],
         ["word"] = ["gain-db", "write", "a"],
         ["name"] = ["A name", "Verse"],
         ["content"] = [new string('a', 64)],

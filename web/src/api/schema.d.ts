@@ -2654,7 +2654,7 @@ export interface components {
         EditSetTimeline: {
             /** @enum {string} */
             type: "set-timeline";
-            timeline: components["schemas"]["Timeline"];
+            timeline: components["schemas"]["TimelineWish"];
         };
         EditSetTrigger: {
             /** @enum {string} */
@@ -3342,15 +3342,8 @@ export interface components {
             fromVelocity: number;
             sample: components["schemas"]["MediaRef"];
         };
-        Section: {
-            name: string;
-            /** Format: int32 */
-            bars: number;
-            /** Format: double */
-            tempoBpm?: null | number;
-            meter?: null | components["schemas"]["Meter"];
-        };
         SectionView: {
+            id: string;
             name: string;
             /** Format: int32 */
             bars: number;
@@ -3364,6 +3357,15 @@ export interface components {
             startSeconds: number;
             /** Format: double */
             seconds: number;
+        };
+        SectionWish: {
+            name: string;
+            /** Format: int32 */
+            bars: number;
+            /** Format: double */
+            tempoBpm?: null | number;
+            meter?: null | components["schemas"]["Meter"];
+            id?: null | string;
         };
         Send: {
             to: components["schemas"]["ChannelId"];
@@ -3555,12 +3557,6 @@ export interface components {
             type: "send";
             to: components["schemas"]["ChannelId"];
         };
-        Timeline: {
-            /** Format: double */
-            tempoBpm: number;
-            meter: components["schemas"]["Meter"];
-            sections: components["schemas"]["Section"][];
-        };
         TimelineView: {
             /** Format: double */
             tempoBpm: number;
@@ -3571,6 +3567,12 @@ export interface components {
             /** Format: double */
             seconds: number;
             sections: components["schemas"]["SectionView"][];
+        };
+        TimelineWish: {
+            /** Format: double */
+            tempoBpm: number;
+            meter: components["schemas"]["Meter"];
+            sections: components["schemas"]["SectionWish"][];
         };
         /** @enum {unknown} */
         Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice";

@@ -16,7 +16,7 @@ export type Kit = Schemas['Kit']
 export type Source = Schemas['Source']
 export type MusicalKey = Schemas['MusicalKey']
 export type Meter = Schemas['Meter']
-export type Timeline = Schemas['Timeline']
+export type TimelineWish = Schemas['TimelineWish']
 
 /** A channel as the server sends it: whole, with every default written out. */
 export type Channel = Omit<Required<Schemas['Channel']>, 'inserts' | 'sends' | 'feeds' | 'plays' | 'noteInput'> & {

@@ -18,7 +18,7 @@ const pads = usePads()
 const timeline = computed(() => document.head?.timeline)
 const sections = computed(() => {
   if (!timeline.value) return []
-  if (listening.section) return [{ name: listening.section, from: 0 }]
+  if (listening.section) return [{ name: document.sectionName(listening.section), from: 0 }]
   const { seconds, sections } = timeline.value
   return sections.map((s) => ({ name: s.name, from: s.startSeconds / seconds }))
 })
@@ -74,7 +74,7 @@ const readings = computed(() => {
           @change="listening.section = ($event.target as HTMLSelectElement).value || null"
         >
           <option value="">Whole timeline</option>
-          <option v-for="s in timeline?.sections" :key="s.name" :value="s.name">{{ s.name }}</option>
+          <option v-for="s in timeline?.sections" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select>
       </label>
       <button

@@ -34,6 +34,7 @@ export const useDocument = defineStore('document', () => {
   const many = computed(() => (chosen.size > 1 ? ordered.value.filter((r) => chosen.has(r.channel.id)) : []))
   const catalogue = useCatalogue()
   const can = (row: ChannelRow) => catalogue.can(row.channel.kind)
+  const sectionName = (id: string) => head.value?.timeline.sections.find((s) => s.id === id)?.name ?? id
   const returns = computed(() => ordered.value.filter((row) => row.channel.kind === 'return'))
   const sums = computed(() => ordered.value.filter((row) => can(row).sums))
   const instruments = computed(() => ordered.value.filter((row) => row.channel.kind === 'instrument'))
@@ -194,6 +195,6 @@ export const useDocument = defineStore('document', () => {
 
   return {
     kind, head, rows, order, ordered, selectedId, selected, chosen, many, folded, returns, sums, instruments, act, refusal, loading,
-    missing, elsewhere, can, open, choose, edit, make, undo, redo, goBack, hear,
+    missing, elsewhere, can, sectionName, open, choose, edit, make, undo, redo, goBack, hear,
   } // prettier-ignore
 })

@@ -116,7 +116,7 @@ export const useListening = defineStore('listening', () => {
   /** Puts what was rendered on the shelf, to be used as a starter. */
   async function keep() {
     if (!job.value || job.value.state !== 'done') return
-    const title = [pointName.value, section.value].filter(Boolean).join(', ')
+    const title = [pointName.value, section.value && document.sectionName(section.value)].filter(Boolean).join(', ')
     try {
       keptAs.value = (await keepRender(job.value.id, title)).title
     } catch (error) {
@@ -190,6 +190,13 @@ export const useListening = defineStore('listening', () => {
   })
   watch(loops, (on) => player.setLoop(on))
   watch(section, () => setRange(undefined))
+  // A section that is gone is listened to no more.
+  watch(
+    () => document.head?.timeline.sections,
+    (sections) => {
+      if (section.value && sections && !sections.some((s) => s.id === section.value)) section.value = null
+    },
+  )
 
   function forget() {
     void cancel()

@@ -15,7 +15,7 @@ internal static class PartsDifference
         if ((from.SampleRateHz, from.PanLaw) != (to.SampleRateHz, to.PanLaw))
             yield return new SetSampling(to.SampleRateHz, to.PanLaw);
         if (from.Timeline != to.Timeline)
-            yield return new SetTimeline(to.Timeline);
+            yield return new SetTimeline(Timing.TimelineWish.Of(to.Timeline));
         if (!from.Acts.Equals(to.Acts))
             yield return new SetActs(to.Acts);
         foreach (var groove in to.Grooves.Where(g => !from.Grooves.Contains(g)))

@@ -51,6 +51,8 @@ public static class TemplateRules
                 ?? (section.Meter is { } meter ? CheckMeter(meter) : null);
             if (wrong is not null)
                 return wrong;
+            if (!Identifier.IsValid(section.Id))
+                return new Refusal.BadText($"The id of the section {section.Name}", 1, Identifier.MaxLength);
             if (!(section.Bars is >= 1 and <= 999))
                 return new Refusal.OutOfRange($"The bars of {section.Name}", section.Bars, 1, 999, "");
         }
@@ -58,7 +60,7 @@ public static class TemplateRules
         var bars = timeline.Sections.Sum(s => s.Bars);
         return bars > MostBars
             ? new Refusal.OutOfRange("The bars of the timeline", bars, 1, MostBars, "")
-            : Doubles.Check(timeline.Sections.Select(s => s.Name), "section");
+            : Doubles.Check(timeline.Sections.Select(s => s.Name), "section") ?? Doubles.Check(timeline.Sections.Select(s => s.Id), "section");
     }
 
     /// <summary>Grooves, patches, levers and the opening.</summary>

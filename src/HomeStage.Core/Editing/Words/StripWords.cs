@@ -27,8 +27,8 @@ internal static class StripWords
         RemoveSend e => $"{t.Name(e.Channel)} sends to {t.Name(e.To)} no more",
         PutFeed e => $"{t.Name(e.Channel)} steers the {t.Insert(e.Feed.Channel, e.Feed.Insert)} on {t.Name(e.Feed.Channel)}, {e.Feed.Level} {Wording.Tap(e.Feed.Tap)} the fader",
         RemoveFeed e => $"{t.Name(e.Channel)} steers the {t.Insert(e.ToChannel, e.ToInsert)} on {t.Name(e.ToChannel)} no more",
-        PutShape e => $"{t.Name(e.Channel)}: a curve of its {Value(e.Shape.Target, e.Channel, t)} over {e.Shape.Section}",
-        RemoveShape e => $"{t.Name(e.Channel)}: no curve of its {Value(e.Target, e.Channel, t)} over {e.Section} any more",
+        PutShape e => $"{t.Name(e.Channel)}: a curve of its {Value(e.Shape.Target, e.Channel, t)} over {t.Timeline.NameOf(e.Shape.Section)}",
+        RemoveShape e => $"{t.Name(e.Channel)}: no curve of its {Value(e.Target, e.Channel, t)} over {t.Timeline.NameOf(e.Section)} any more",
         _ => null,
     };
 

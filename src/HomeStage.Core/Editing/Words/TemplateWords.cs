@@ -12,7 +12,7 @@ internal static class TemplateWords
         Describe e => Described(e, t),
         SetMusicalKey e => e.Key is { } key ? $"The key is {key.Name}" : "The key waits for the song",
         SetSampling e => string.Create(CultureInfo.InvariantCulture, $"{e.SampleRateHz} Hz, pan law {LawName(e.PanLaw)}"),
-        SetTimeline e => Timed(t.Timeline, e.Timeline),
+        SetTimeline e => Timed(t.Timeline, e.Timeline.On(t.Timeline)),
         SetActs e => $"The acts are {string.Join(", ", e.Acts.Select(a => a.Name))}",
         AcceptFinding e => e.Note is null ? "A finding counts again" : "A finding is accepted as intended",
         PutGroove e => $"The groove {e.Groove.Name} is {(t.Grooves.Any(g => g.Name == e.Groove.Name) ? "changed" : "kept")}",
@@ -39,8 +39,16 @@ internal static class TemplateWords
             return string.Create(CultureInfo.InvariantCulture, $"Tempo {was.TempoBpm:0.##} → {now.TempoBpm:0.##} quarter notes a minute");
         return was.Sections.Equals(now.Sections)
             ? $"Meter {was.Meter} → {now.Meter}"
+            : Renamed(was, now) is { Count: > 0 } renamed ? string.Join(", ", renamed.Select(r => $"{r.Was} is called {r.Now}"))
             : $"The sections are {string.Join(", ", now.Sections.Select(s => $"{s.Name} ({Wording.Count(s.Bars, "bar")})"))}";
     }
+
+    /// <returns>Sections that are called otherwise; empty where anything else differs too.</returns>
+    private static List<(string Was, string Now)> Renamed(Timeline was, Timeline now) =>
+        was.Meter == now.Meter && was.TempoBpm == now.TempoBpm
+        && was.Sections.Select(s => s with { Name = "" }).SequenceEqual(now.Sections.Select(s => s with { Name = "" }))
+            ? [.. was.Sections.Zip(now.Sections).Where(x => x.First.Name != x.Second.Name).Select(x => (x.First.Name, x.Second.Name))]
+            : [];
 
     private static string LawName(PanLaw law) => law switch
     {

@@ -23,7 +23,7 @@ internal sealed class ClipPlayer
             if (shelf.Find(starter.Sound.Content) is not { } sound)
                 continue;
             var laid = new LaidSound(starter, sound, sampleRateHz);
-            var sections = time.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Section.Name));
+            var sections = time.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Section.Id));
             foreach (var section in sections.Take(starter.Through ? 1 : int.MaxValue))
             {
                 long Frame(double seconds) => (long)Math.Round((section.StartSeconds + seconds - range.StartSeconds) * sampleRateHz);

@@ -14,7 +14,7 @@ public sealed class MovesNothing : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act)
     {
-        var sections = template.Timeline.Sections.Select(s => s.Name).ToHashSet(StringComparer.Ordinal);
+        var sections = template.Timeline.Sections.Select(s => s.Id).ToHashSet(StringComparer.Ordinal);
         foreach (var channel in template.Channels)
         {
             var loose = channel.Shapes.Where(s => s.Target.RangeOn(channel) is null || !sections.Contains(s.Section)).ToList();

@@ -79,7 +79,7 @@ async function put() {
         <label
           >Plays in<select v-model="section" class="field">
             <option value="">all sections</option>
-            <option v-for="s in document.head?.timeline.sections" :key="s.name" :value="s.name">{{ s.name }}</option>
+            <option v-for="s in document.head?.timeline.sections" :key="s.id" :value="s.id">{{ s.name }}</option>
           </select></label
         >
       </div>

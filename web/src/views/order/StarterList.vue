@@ -60,7 +60,7 @@ function removePattern(name: string) {
       <span class="to">{{ pattern.name }}</span>
       <span class="faint"
         >{{ pattern.notes.length }} notes ·
-        {{ pattern.sections.length ? pattern.sections.join(', ') : 'all sections' }}</span
+        {{ pattern.sections.length ? pattern.sections.map(document.sectionName).join(', ') : 'all sections' }}</span
       >
       <button
         type="button"

@@ -2,12 +2,14 @@
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { ref, watch } from 'vue'
-import type { Meter, Timeline } from '@/api/types'
+import type { Meter, TimelineWish } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 
 interface Line {
+  /** Null for a new one. */
+  id: string | null
   name: string
   bars: string
   tempo: string
@@ -29,6 +31,7 @@ watch(open, (now) => {
   tempo.value = String(timeline.tempoBpm)
   meter.value = meterText(timeline.meter)
   lines.value = timeline.sections.map((s) => ({
+    id: s.id,
     name: s.name,
     bars: String(s.bars),
     tempo: s.ownTempoBpm === null ? '' : String(s.ownTempoBpm),
@@ -50,17 +53,23 @@ function meterOf(text: string, what: string): Meter {
   return { beats: Number(match[1]), unit: Number(match[2]) }
 }
 
-function typed(): Timeline {
+function typed(): TimelineWish {
   return {
     tempoBpm: number(tempo.value, 'The tempo'),
     meter: meterOf(meter.value, 'The meter'),
     sections: lines.value.map((line) => ({
+      id: line.id,
       name: line.name.trim(),
       bars: number(line.bars, `The bars of ${line.name}`),
       tempoBpm: line.tempo.trim() === '' ? null : number(line.tempo, `The tempo of ${line.name}`),
       meter: line.meter.trim() === '' ? null : meterOf(line.meter, `The meter of ${line.name}`),
     })),
   }
+}
+
+function startOf(line: Line): string {
+  const now = document.head?.timeline.sections.find((s) => s.id === line.id)
+  return now ? secondsText(now.startSeconds) : ''
 }
 
 async function keep() {
@@ -95,7 +104,7 @@ async function keep() {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(line, i) in lines" :key="i">
+          <tr v-for="(line, i) in lines" :key="line.id ?? i">
             <td><input v-model="line.name" class="field" maxlength="40" :aria-label="`Name of section ${i + 1}`" /></td>
             <td>
               <input v-model="line.bars" class="field short" inputmode="numeric" :aria-label="`Bars of ${line.name}`" />
@@ -118,9 +127,7 @@ async function keep() {
               />
             </td>
             <td class="faint">
-              {{
-                document.head?.timeline.sections[i] ? secondsText(document.head.timeline.sections[i].startSeconds) : ''
-              }}
+              {{ startOf(line) }}
             </td>
             <td>
               <button
@@ -139,7 +146,7 @@ async function keep() {
       <button
         type="button"
         class="plain more"
-        @click="lines.push({ name: `Section ${lines.length + 1}`, bars: '8', tempo: '', meter: '' })"
+        @click="lines.push({ id: null, name: `Section ${lines.length + 1}`, bars: '8', tempo: '', meter: '' })"
       >
         Add a section
       </button>

@@ -57,7 +57,7 @@ onMounted(async () => {
         <dd>{{ secondsText(song.seconds) }}</dd>
         <dt>Sections</dt>
         <dd class="sections">
-          <span v-for="section in sections" :key="section.name" class="section"
+          <span v-for="section in sections" :key="section.id" class="section"
             >{{ section.name }} <span class="faint">{{ section.bars }}</span></span
           >
           <span class="faint">bars</span>
