@@ -3,6 +3,17 @@ namespace HomeStage.Formats;
 /// <summary>What came of reading a file: something, or a sentence that says what is wrong with it.</summary>
 public abstract record FormatResult<T>
 {
+    /// <summary>What is made of either.</summary>
+    public TResult Match<TResult>(Func<T, TResult> read, Func<Refused, TResult> refused) => this switch
+    {
+        Read found => read(found.Value),
+        Refused wrong => refused(wrong),
+        _ => throw new InvalidOperationException("A file is read or refused."),
+    };
+
+    /// <summary>Goes on with what was read; what was refused stays refused.</summary>
+    public FormatResult<TNext> Then<TNext>(Func<T, FormatResult<TNext>> next) => Match(next, wrong => new FormatResult<TNext>.Refused(wrong.Code, wrong.Sentence));
+
     public sealed record Read(T Value) : FormatResult<T>;
 
     /// <param name="Code">Stable, for programs.</param>

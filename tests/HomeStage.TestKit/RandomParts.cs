@@ -20,7 +20,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(32) switch
+        return random.Next(33) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -52,6 +52,7 @@ internal sealed class RandomParts(Random random)
             28 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPiecePlace(id, Pick(kit.Pieces).Name, (PieceStay)random.Next(3), 1 + random.Next(9)),
             27 when channel.Source is InstrumentSource { Kit: { } kit } => new SetOutputs(id, kit with { Pieces = kit.Pieces.Select(Moved(kit)).ToSequence() }, []),
             29 => new MakeChannel(Wish(template), random.Next(2) == 0 ? null : id),
+            31 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPieceSound(id, Pick(kit.Pieces).Name, random.Next(3) == 0 ? null : Loop with { Lanes = 1 + random.Next(2) }),
             30 => new MakeInsert(id, Pick(ProcessorCatalogue.All).Id),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };

@@ -158,7 +158,7 @@ test('a WAVE file lies on an audio channel, is kept once, and two hardware input
   await row(page, 'Guitar').click()
   const file = { name: 'Waves.wav', mimeType: 'audio/wav', buffer: waveFile(800, 8000) }
   for (const name of ['Remove Waves', 'Remove Waves 2']) {
-    await page.locator('input[aria-label="A WAVE file"]').setInputFiles(file)
+    await page.locator('input[aria-label="A sound: WAVE or AIFF"]').setInputFiles(file)
     await side().getByRole('button', { name, exact: true }).waitFor()
   }
   assert.equal((await stage.get('/api/media')).length, 1)
@@ -167,7 +167,7 @@ test('a WAVE file lies on an audio channel, is kept once, and two hardware input
   await settles(async () => (await channel('guitar')).source.second, 8)
   await from.selectOption('internal')
   await settles(async () => (await channel('guitar')).source.type, 'internal')
-  await page.locator('input[aria-label="A WAVE file"]').setInputFiles({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('nothing') })
+  await page.locator('input[aria-label="A sound: WAVE or AIFF"]').setInputFiles({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('nothing') })
   await side().getByRole('alert').filter({ hasText: 'not a WAVE file' }).waitFor()
   assert.deepEqual(await serious(), [])
 })

@@ -31,6 +31,15 @@ public sealed record Piece(string Name, int? Note, string Family, int Output, Dr
     /// <summary>Whether it sounds on the first output as well.</summary>
     public bool AlsoOnFirst { get; init; }
 
+    /// <summary>The piece with another sound, and as many sides as the widest of its sounds has; what a person said of its width otherwise stays.</summary>
+    public Piece Playing(MediaRef? sound)
+    {
+        var playing = this with { Sample = sound };
+        return playing.Sample is null && playing.Layers.Count == 0 ? playing : playing with { Format = playing.WidthOfSounds };
+    }
+
+    private ChannelFormat WidthOfSounds => Layers.Select(l => l.Sample).Append(Sample).Any(s => s?.Lanes == 2) ? ChannelFormat.Stereo : ChannelFormat.Mono;
+
     /// <summary>A microphone that hears every hit, later and from afar.</summary>
     public static Piece Far(string name, string family, int output, Microphone hears) =>
         new(name, null, family, output, null) { Format = ChannelFormat.Stereo, Hears = hears };

@@ -82,7 +82,7 @@ public sealed class LevelBudget
     private List<PathOfSource> Entering(int stage, Channel channel)
     {
         var byLink = _entering[stage].Where(l => l.Kind != LinkKind.Key).SelectMany(l => Arriving(l, channel.Format).Select(p => (Link: l, Path: p))).ToList();
-        foreach (var same in byLink.GroupBy(x => (x.Path.Source, x.Path.Chain)).Where(g => g.Count() > 1))
+        foreach (var same in byLink.GroupBy(x => x.Path.Way).Where(g => g.Count() > 1))
         {
             var (together, loudest) = (PathOfSource.Power(PathOfSource.Summed(same.Select(x => x.Path))), same.Max(x => PathOfSource.Power([x.Path])));
             if (loudest > 0)
@@ -90,7 +90,7 @@ public sealed class LevelBudget
         }
 
         var sign = channel.PolarityFlipped ? -1 : 1;
-        return [.. PathOfSource.Summed(byLink.Select(x => x.Path)).Select(p => p.Turned(sign))];
+        return PathOfSource.Fewer([.. PathOfSource.Summed(byLink.Select(x => x.Path)).Select(p => p.Turned(sign))], stage);
     }
 
     private IEnumerable<PathOfSource> Arriving(Link link, ChannelFormat into)
@@ -110,8 +110,8 @@ public sealed class LevelBudget
 
     private PathOfSource Fitted(PathOfSource path, ChannelFormat from, ChannelFormat into, double pan) => (from, into) switch
     {
-        (ChannelFormat.Mono, ChannelFormat.Stereo) => PanGains.Mono(pan, _template.PanLaw) is var g ? path with { Left = g.Left * path.Left, Right = g.Right * path.Left } : path,
-        (ChannelFormat.Stereo, ChannelFormat.Mono) => path with { Left = (path.Left + path.Right) / 2, Right = 0 },
+        (ChannelFormat.Mono, ChannelFormat.Stereo) => PanGains.Mono(pan, _template.PanLaw) is var g ? path.Spread(g.Left, g.Right) : path,
+        (ChannelFormat.Stereo, ChannelFormat.Mono) => path.Folded(),
         _ => path,
     };
 

@@ -11,7 +11,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
     /// <summary>Every rule, in the order in which findings of one weight are listed.</summary>
     public static IReadOnlyList<ISoundcheckRule> Rules { get; } =
     [
-        new FeedbackLoop(), new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
+        new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
         new PieceUnheard(), new OutputBeyond(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new OutputNames(), new OutputNumbering(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
         new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(), new SoundMissing(),

@@ -67,6 +67,7 @@ internal static class StoredWords
             [typeof(SetPan)] = "set-pan",
             [typeof(SetParameter)] = "set-parameter",
             [typeof(SetPiecePlace)] = "set-piece-place",
+            [typeof(SetPieceSound)] = "set-piece-sound",
             [typeof(SetPlays)] = "set-plays",
             [typeof(SetPolarity)] = "set-polarity",
             [typeof(SetPrintTwin)] = "set-print-twin",

@@ -23,17 +23,11 @@ internal sealed class SfzSamples(SfzArchive archive, string folder, string defau
         return known;
     }
 
-    private MediaRef? Take(string path)
-    {
-        switch (tray.Take(path, archive.Bytes(path, Wave.WaveReader.MostBytes)!))
+    private MediaRef? Take(string path) => tray.Take(path, archive.Bytes(path, Wave.WaveReader.MostBytes)!).Match<MediaRef?>(
+        sound => sound,
+        wrong =>
         {
-            case FormatResult<MediaRef>.Read read:
-                return read.Value;
-            case FormatResult<MediaRef>.Refused refused:
-                leftOut.Add($"{path}: {refused.Sentence}");
-                return null;
-            default:
-                throw new InvalidOperationException("A sample is taken or refused.");
-        }
-    }
+            leftOut.Add($"{path}: {wrong.Sentence}");
+            return null;
+        });
 }

@@ -27,7 +27,7 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
     public static FormatResult<WaveChunks> Of(ReadOnlySpan<byte> file)
     {
         if (file.Length < RiffHeader || !file[..4].SequenceEqual("RIFF"u8) || !file[8..12].SequenceEqual("WAVE"u8))
-            return Refused("not-wave", "This is not a WAVE file: it does not begin like one.");
+            return Refused("not-wave", "This is not a WAVE or AIFF file: it does not begin like one.");
         ReadOnlySpan<byte> format = default;
         for (long at = RiffHeader; at + ChunkHeader <= file.Length;)
         {

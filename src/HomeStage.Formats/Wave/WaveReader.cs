@@ -37,7 +37,7 @@ public static class WaveReader
     }
 
     private static FormatResult<WaveChunks> Chunks(ReadOnlySpan<byte> file) => file.Length > MostBytes
-        ? new FormatResult<WaveChunks>.Refused("too-large", $"A WAVE file may have {MostBytes / 1024 / 1024} MB.")
+        ? new FormatResult<WaveChunks>.Refused("too-large", $"A sound may have {MostBytes / 1024 / 1024} MB.")
         : WaveChunks.Of(file);
 
     /// <param name="data">From the lane's first sample on.</param>

@@ -77,8 +77,8 @@ internal static class KitFilesApi
     private static Piece PieceOf(SfzPiece piece)
     {
         var family = GeneralMidiPercussion.At(piece.Note)?.Family ?? "pads";
-        return new(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan, piece.Layers.Count > 0 ? piece.Layers[0].Sample : null)
-        { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, l.Sample)).ToSequence() };
+        return new Piece(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan)
+        { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, l.Sample)).ToSequence() }.Playing(piece.Layers.Count > 0 ? piece.Layers[0].Sample : null);
     }
 
     private static Results<Ok<KitFileAnswer>, ProblemHttpResult> Checked(Kit kit, IReadOnlyList<string> leftOut) =>

@@ -30,21 +30,21 @@ internal static class MediaApi
             });
     }
 
-    /// <summary>The body is a WAVE file as it is, of whatever media type the browser gives it.</summary>
+    /// <summary>The body is a WAVE or AIFF file as it is, of whatever media type the browser gives it.</summary>
     private static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> Add(
         HttpRequest request, string title, MediaStore media, CancellationToken cancellation)
     {
         var bytes = await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
-            return Problems.Unreadable("too-large", $"A WAVE file may have {WaveReader.MostBytes / 1024 / 1024} MB.");
+            return Problems.Unreadable("too-large", $"A sound may have {WaveReader.MostBytes / 1024 / 1024} MB.");
         return await AddAsync(bytes, title, media, cancellation);
     }
 
-    /// <summary>Puts a WAVE file on the shelf, or says why not.</summary>
+    /// <summary>Puts a sound on the shelf, or says why not.</summary>
     internal static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> AddAsync(ReadOnlyMemory<byte> wave, string title, MediaStore media, CancellationToken cancellation)
     {
         if (wave.Length > WaveReader.MostBytes)
-            return Problems.Unreadable("too-large", $"A WAVE file may have {WaveReader.MostBytes / 1024 / 1024} MB.");
+            return Problems.Unreadable("too-large", $"A sound may have {WaveReader.MostBytes / 1024 / 1024} MB.");
         return await media.AddAsync(wave, Titled(title), cancellation) switch
         {
             FormatResult<MediaRef>.Read read => TypedResults.Ok(read.Value),

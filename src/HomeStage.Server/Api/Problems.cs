@@ -34,6 +34,7 @@ internal static class Problems
         StoreAnswer.Stale stale => Of(StatusCodes.Status409Conflict, "stale-revision",
             $"This was changed elsewhere in the meantime; the newest revision is {stale.Newest}.", new() { ["newest"] = stale.Newest }),
         StoreAnswer.Refused refused => Refused(refused.Why, refused.EditIndex),
+        StoreAnswer.NameTaken taken => Of(StatusCodes.Status409Conflict, "name-taken", $"Another template is called {taken.Name} already."),
         StoreAnswer.NothingToDo nothing => Of(StatusCodes.Status409Conflict, "nothing-to-do", nothing.Sentence),
         _ => throw new ArgumentOutOfRangeException(nameof(answer), answer, "Not a refusal."),
     };

@@ -33,9 +33,9 @@ internal static class TemplatesApi
     private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation) =>
         TypedResults.Ok<IReadOnlyList<SummaryView>>([.. (await summaries.AllAsync(DocumentKind.Template, cancellation)).Select(SummaryView.Of)]);
 
-    private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, DocumentLists lists, CancellationToken cancellation)
+    private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, CancellationToken cancellation)
     {
-        var template = EmptyStage.Create(await lists.FreeNameAsync(asked.Name.Trim(), cancellation));
+        var template = EmptyStage.Create(asked.Name.Trim());
         if (TemplateRules.Check(template) is { } wrong)
             return Problems.Refused(wrong);
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
@@ -43,14 +43,14 @@ internal static class TemplatesApi
     }
 
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromDocument(
-        HttpRequest request, DocumentStore store, DocumentLists lists, MediaStore media, CancellationToken cancellation)
+        HttpRequest request, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
         var bytes = await BoundedStream.ReadAsync(request.Body, TemplateDocument.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
             return Problems.Unreadable("too-large", $"A template document may have {TemplateDocument.MostBytes / 1024 / 1024} MB.");
         return TemplateDocument.Read(bytes) switch
         {
-            FormatResult<Template>.Read read => await BringInAsync(read.Value with { Name = await lists.FreeNameAsync(read.Value.Name, cancellation) }, store, media, cancellation),
+            FormatResult<Template>.Read read => await BringInAsync(read.Value, store, media, cancellation),
             FormatResult<Template>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
             _ => throw new InvalidOperationException("A document is read or refused."),
         };

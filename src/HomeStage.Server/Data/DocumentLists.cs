@@ -27,15 +27,6 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
         return await db.Documents.AsNoTracking().Where(d => d.Kind == DocumentKind.Template).ToDictionaryAsync(d => d.Id, d => d.Name, cancellation);
     }
 
-    /// <returns>A name that no template bears: the one that is wanted, or with the next number.</returns>
-    public async Task<string> FreeNameAsync(string wanted, CancellationToken cancellation)
-    {
-        await using var db = await databases.CreateDbContextAsync(cancellation);
-        var taken = (await db.Documents.AsNoTracking().Where(d => d.Kind == DocumentKind.Template && d.RemovedUtc == null).Select(d => d.Name).ToListAsync(cancellation))
-            .ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return taken.Contains(wanted) ? Numbering.Next(wanted, taken.Contains) : wanted;
-    }
-
     public async Task<DocumentRow?> FindAsync(string id, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);

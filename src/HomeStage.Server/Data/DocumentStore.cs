@@ -28,14 +28,11 @@ public sealed class DocumentStore(
     /// <summary>How many are open.</summary>
     public int Open => _slots.Count;
 
-    /// <summary>Makes a document from a whole template.</summary>
+    /// <summary>Makes a document from a whole template; where another template bears its name it gets the next number.</summary>
     /// <param name="template">Held against the rules before.</param>
     public async Task<OpenDocument> CreateAsync(
         DocumentKind kind, Template template, (string Id, int Revision)? startedFrom = null, CancellationToken cancellation = default)
-    {
-        var row = (await _writer.CreateAsync([new(kind, template, startedFrom)], cancellation))[0];
-        return new(row.Id, kind, 0, template, [], []);
-    }
+        => (await _writer.CreateAsync([new(kind, template, startedFrom)], cancellation))[0];
 
     /// <summary>Makes several, all of them or none.</summary>
     public Task CreateAllAsync(IReadOnlyList<NewDocument> wanted, CancellationToken cancellation = default) => _writer.CreateAsync(wanted, cancellation);
@@ -132,18 +129,20 @@ public sealed class DocumentStore(
         var logged = change.From(before.Template);
         var length = slot.LogLength + logged.Done.Length;
         var withSnapshot = after.Revision % SnapshotEvery == 0 || length > LongestLog;
-        await StoredAsync(slot, after, logged, withSnapshot);
+        if (!await StoredAsync(slot, after, logged, withSnapshot))
+            return new StoreAnswer.NameTaken(after.Template.Name);
         slot.Put(after, withSnapshot ? 0 : length);
         Feed.Tell(after.Id, after.Revision);
         return new StoreAnswer.Stored(before, after);
     }
 
     /// <summary>Stores the change whole whether or not the caller still waits.</summary>
-    private async Task StoredAsync(DocumentSlot slot, OpenDocument after, LoggedChange change, bool withSnapshot)
+    /// <returns>False where it would take another template's name.</returns>
+    private async Task<bool> StoredAsync(DocumentSlot slot, OpenDocument after, LoggedChange change, bool withSnapshot)
     {
         try
         {
-            await _writer.AppendAsync(after, change, withSnapshot);
+            return await _writer.AppendAsync(after, change, withSnapshot);
         }
         catch
         {

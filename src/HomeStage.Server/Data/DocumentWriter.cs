@@ -8,36 +8,41 @@ namespace HomeStage.Server.Data;
 /// <summary>Puts documents and their changes on the disk: each whole, in one transaction.</summary>
 internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeProvider clock, WriteGate gate)
 {
-    /// <summary>Makes documents of whole templates, all of them or none.</summary>
-    public async Task<IReadOnlyList<DocumentRow>> CreateAsync(IReadOnlyList<NewDocument> wanted, CancellationToken cancellation)
+    /// <summary>Makes documents of whole templates, all of them or none. A template whose name is taken gets the next number.</summary>
+    /// <returns>What was made, in the order of what was wanted.</returns>
+    public async Task<IReadOnlyList<OpenDocument>> CreateAsync(IReadOnlyList<NewDocument> wanted, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        var rows = wanted.Select(RowOf).ToList();
-        db.AddRange(rows);
-        foreach (var (row, document) in rows.Zip(wanted))
-            db.Add(Snapshot.RowOf(row.Id, 0, document.Template));
-        await gate.OneAtATimeAsync(async () =>
+        return await gate.OneAtATimeAsync(async () =>
         {
+            var named = await NamedAsync(db, wanted, cancellation);
+            var rows = named.ConvertAll(RowOf);
+            db.AddRange(rows);
+            foreach (var (row, document) in rows.Zip(named))
+                db.Add(Snapshot.RowOf(row.Id, 0, document.Template));
             await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
             await db.SaveChangesAsync(cancellation);
-            foreach (var (row, document) in rows.Zip(wanted))
+            foreach (var (row, document) in rows.Zip(named))
                 await NoteSoundsAsync(db, row.Id, UsedSounds.New(null, document.Template));
             await transaction.CommitAsync(cancellation);
+            return rows.Zip(named).Select(made => new OpenDocument(made.First.Id, made.First.Kind, 0, made.Second.Template, [], [])).ToList();
         }, cancellation);
-        return rows;
     }
 
     /// <summary>One more entry of a document's log.</summary>
     /// <param name="withSnapshot">Whether the whole document is stored beside the entry.</param>
-    public async Task AppendAsync(OpenDocument after, LoggedChange change, bool withSnapshot)
+    /// <returns>False where it would take the name of another template; nothing is written then.</returns>
+    public async Task<bool> AppendAsync(OpenDocument after, LoggedChange change, bool withSnapshot)
     {
         var now = clock.GetUtcNow().UtcDateTime;
         await using var db = await databases.CreateDbContextAsync();
         db.Add(EntryOf(after, change, now));
         if (withSnapshot)
             db.Add(Snapshot.RowOf(after.Id, after.Revision, after.Template));
-        await gate.OneAtATimeAsync(async () =>
+        return await gate.OneAtATimeAsync(async () =>
         {
+            if (after.Kind == DocumentKind.Template && after.Template.Name != change.Before.Name && await TemplateNames.IsTakenAsync(db, after.Template.Name, after.Id))
+                return false;
             await using var transaction = await db.Database.BeginTransactionAsync();
             await db.SaveChangesAsync();
             await NoteSoundsAsync(db, after.Id, UsedSounds.New(change.Before, after.Template));
@@ -46,7 +51,21 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
                 .SetProperty(d => d.Revision, after.Revision)
                 .SetProperty(d => d.ChangedUtc, now));
             await transaction.CommitAsync();
+            return true;
         });
+    }
+
+    private static async Task<List<NewDocument>> NamedAsync(StageDb db, IReadOnlyList<NewDocument> wanted, CancellationToken cancellation)
+    {
+        var named = new List<NewDocument>(wanted.Count);
+        foreach (var document in wanted)
+        {
+            var name = document.Kind != DocumentKind.Template ? document.Template.Name
+                : await TemplateNames.FreeAsync(db, document.Template.Name, also: named.Select(n => n.Template.Name), cancellation: cancellation);
+            named.Add(name == document.Template.Name ? document : document with { Template = document.Template with { Name = name } });
+        }
+
+        return named;
     }
 
     private static RevisionRow EntryOf(OpenDocument after, LoggedChange change, DateTime now) => new()

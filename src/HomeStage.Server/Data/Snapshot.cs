@@ -41,10 +41,6 @@ internal static class Snapshot
     }
 
     /// <exception cref="InvalidDataException">It was refused.</exception>
-    public static Template Read(FormatResult<Template> result) => result switch
-    {
-        FormatResult<Template>.Read read => read.Value,
-        FormatResult<Template>.Refused refused => throw new InvalidDataException(refused.Sentence),
-        _ => throw new InvalidDataException("A snapshot could not be read."),
-    };
+    public static Template Read(FormatResult<Template> result) =>
+        result.Match(template => template, wrong => throw new InvalidDataException(wrong.Sentence));
 }

@@ -12,5 +12,8 @@ public abstract record StoreAnswer
 
     public sealed record Refused(Refusal Why, int EditIndex) : StoreAnswer;
 
+    /// <summary>Another template is called that.</summary>
+    public sealed record NameTaken(string Name) : StoreAnswer;
+
     public sealed record NothingToDo(string Sentence) : StoreAnswer;
 }

@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
 
 namespace HomeStage.Core.Tests.Kits;
 
@@ -14,6 +15,26 @@ public class KitTests
 
         Assert.Equal((pieces, outputs), (kit.Pieces.Count, kit.Outputs.Count));
         Assert.Null(KitRules.Check(kit));
+    }
+
+    [Theory]
+    [InlineData(1, 1, ChannelFormat.Mono)]
+    [InlineData(2, 1, ChannelFormat.Stereo)]
+    [InlineData(1, 2, ChannelFormat.Stereo)]
+    public void Playing_ASound_MakesThePieceAsWideAsTheWidestOfItsSounds(int lanes, int harder, ChannelFormat format)
+    {
+        MediaRef Sound(int count) => new(new string('b', 64), "Slate", 48000, count, 4800);
+        var piece = new Piece("Slate", 36, "pads", 1, DrumSound.Clap) { Layers = [new(90, Sound(harder))] };
+
+        Assert.Equal(format, piece.Playing(Sound(lanes)).Format);
+    }
+
+    [Fact]
+    public void Playing_ItsVoiceAgain_KeepsTheWidthThatWasSaid()
+    {
+        var wide = new Piece("Slate", 36, "pads", 1, DrumSound.Clap) { Format = ChannelFormat.Stereo };
+
+        Assert.Equal(wide, wide.Playing(null));
     }
 
     [Fact]

@@ -53,6 +53,35 @@ public class LevelBudgetTests(ITestOutputHelper output)
         Assert.Equal(lufs, Of(template, "mix-bus").ExpectedLufs!.Value, 0.01);
     }
 
+    [Theory]
+    [InlineData(3)]
+    [InlineData(24)] // sixteen million ways
+    public void PairsOfBusesWithinPairs_AddAsPowersAtEach_HoweverManyWaysThereAre(int pairs)
+    {
+        // Each bus does something of its own, so that no two ways are alike, and changes no level: it never comes to its threshold.
+        List<Edit> edits = [Bus("p0", "mix-bus")];
+        for (var i = 0; i < pairs; i++)
+        {
+            edits.Add(Bus($"p{i + 1}", $"p{i}"));
+            foreach (var side in (string[])["l", "r"])
+            {
+                edits.Add(Bus($"{side}{i}", $"p{i}", Insert("work", "compressor", ("threshold-db", 0), ("ratio", 2 + i * 0.5 + (side == "l" ? 0.25 : 0)))));
+                edits.Add(new PutSend(new($"p{i + 1}"), new(new($"{side}{i}"), new(0))));
+            }
+
+            edits.Add(new SetLevel(new($"p{i + 1}"), Decibels.Silence));
+        }
+
+        // The sums themselves are shut after their sends, which are taken before the fader.
+        var shut = edits.Select(e => e is PutSend send ? send with { Send = send.Send with { Tap = TapPoint.Pre } } : e);
+        var template = OneBar([.. shut, Tone("a", $"p{pairs}"), new SetLevel(new("a"), new(-190))]);
+
+        var sum = Of(template, "p0");
+
+        Assert.Equal(ToneLufs - 190 + pairs * TwiceThePower, sum.ExpectedLufs!.Value, 0.001);
+        Assert.Equal(ToneLufs - 190 + pairs * Twice, sum.WorstLufs!.Value, 0.001);
+    }
+
     [Fact]
     public void OneSourceTwiceUpsideDown_TakesItselfAway()
     {

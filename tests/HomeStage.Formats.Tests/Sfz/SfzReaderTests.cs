@@ -59,7 +59,7 @@ public sealed class SfzReaderTests
     [Theory]
     [InlineData("<region> key=36 trigger=release sample=tick.wav", "samples that sound when a key is let go")]
     [InlineData("<region> key=36 seq_length=2 seq_position=2 sample=tick.wav", "rounds of alternating samples beyond the first")]
-    [InlineData("<region> key=36 sample=text.wav", "text.wav: This is not a WAVE file: it does not begin like one.")]
+    [InlineData("<region> key=36 sample=text.wav", "text.wav: This is not a WAVE or AIFF file: it does not begin like one.")]
     [InlineData("#include \"gone.sfz\"", "kit.sfz includes gone.sfz, which is not in the upload")]
     public void Read_WhatCannotBeTaken_IsSaid(string text, string said)
     {

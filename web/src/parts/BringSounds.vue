@@ -41,7 +41,7 @@ async function bring(files: FileList | null) {
     ref="file"
     type="file"
     multiple
-    accept=".wav,audio/wav,audio/x-wav"
+    accept=".wav,.aif,.aiff,.aifc,audio/wav,audio/x-wav,audio/aiff"
     hidden
     :aria-label="one ? `The file of ${one.title}` : 'The files of the missing sounds'"
     @change="bring(($event.target as HTMLInputElement).files)"

@@ -15,6 +15,8 @@ internal static class ManyWords
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
+        SetPieceSound { Sound: { } sound } e => $"{e.Piece} of {t.Name(e.Channel)} plays {sound.Title}",
+        SetPieceSound e => $"{e.Piece} of {t.Name(e.Channel)} plays its stand-in voice",
         SetPiecePlace { Stay: PieceStay.Alone } e => $"{e.Piece} of {t.Name(e.Channel)} keeps an output to itself",
         SetPiecePlace { Stay: PieceStay.OnFirst } e => $"{e.Piece} of {t.Name(e.Channel)} stays on the first output",
         SetPiecePlace e => $"{e.Piece} of {t.Name(e.Channel)} stands where the plan puts it, with importance {e.Importance}",

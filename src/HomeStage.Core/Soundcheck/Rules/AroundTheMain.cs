@@ -18,7 +18,11 @@ public sealed class AroundTheMain : ISoundcheckRule
         where role.Role is "reference" or "count-in" && role.Confidence >= 0.5
         select new Finding(Id, Severity.Warning, [channel.Id],
             $"{channel.Name} is a {(role.Role == "reference" ? "reference" : "count-in")} and runs through {template.Channels[channel.Destination!.Value].Name}; it belongs around the main, straight to an output.",
-            [new("Send it around the main", [Around(template, channel)])]);
+            Mends(template, channel));
+
+    /// <summary>None where something holds on to what it is now, as the trigger does whose notes it plays.</summary>
+    private static Sequence<Mend> Mends(Template template, Channel channel) =>
+        Around(template, channel) is var around && around.ApplyTo(template) is EditResult.Applied ? [new("Send it around the main", [around])] : [];
 
     private static RestoreChannels Around(Template template, Channel channel) => new(
         [new(channel with { Kind = ChannelKind.Direct, Destination = null, OutputPair = template.Main.OutputPair }, null)], []);

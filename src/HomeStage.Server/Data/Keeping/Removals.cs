@@ -1,3 +1,4 @@
+using HomeStage.Core.Editing;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.EntityFrameworkCore;
 
@@ -56,13 +57,31 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
         var (document, number) = id.Split('/') is [var d, var n] && int.TryParse(n, out var parsed) ? (d, parsed) : (id, -1);
-        return await gate.OneAtATimeAsync(() => kind switch
+        var isBack = await gate.OneAtATimeAsync(() => kind switch
         {
             RemovedKind.Sound => db.Media.Where(m => m.Content == id && m.RemovedUtc != null).ExecuteUpdateAsync(set => set.SetProperty(m => m.RemovedUtc, (DateTime?)null), cancellation),
             RemovedKind.RevisionName => db.RevisionNames.Where(r => r.DocumentId == document && r.Number == number && r.RemovedUtc != null)
                 .ExecuteUpdateAsync(set => set.SetProperty(r => r.RemovedUtc, (DateTime?)null), cancellation),
             _ => BackAsync(db, id, kind == RemovedKind.Song ? DocumentKind.Song : DocumentKind.Template, cancellation),
         }, cancellation) > 0;
+        if (isBack && kind == RemovedKind.Template)
+            await RenameWhereTakenAsync(db, id, cancellation);
+        return isBack;
+    }
+
+    /// <summary>Another template may bear the name since; a damaged one cannot be renamed and keeps it.</summary>
+    private async Task RenameWhereTakenAsync(StageDb db, string id, CancellationToken cancellation)
+    {
+        try
+        {
+            if (await store.OpenAsync(id, cancellation) is { Template: var about, Revision: var revision }
+                && await TemplateNames.FreeAsync(db, about.Name, id, cancellation: cancellation) is var free && free != about.Name)
+                await store.EditAsync(id, revision, [new Describe(free, about.Category, about.Tags, about.Note)], cancellation: cancellation);
+        }
+        catch (DamagedDocumentException)
+        {
+            return;
+        }
     }
 
     /// <summary>Ends what was removed longer ago than it can come back.</summary>

@@ -32,15 +32,9 @@ public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvide
         return rows.ConvertAll(RefOf);
     }
 
-    /// <summary>Keeps a WAVE file; one whose content is here already is not kept twice, and mended where it was damaged.</summary>
-    public async Task<FormatResult<MediaRef>> AddAsync(ReadOnlyMemory<byte> wave, string title, CancellationToken cancellation)
-    {
-        var result = WaveReader.ReadFacts(wave.Span);
-        if (result is not FormatResult<WaveFacts>.Read read)
-            return Refusing(result);
-        var content = MediaFiles.ContentOf(wave.Span);
-        return await KeepAsync(RowOf(content, title, read.Value, wave.Length), () => files.WriteAsync(content, wave, cancellation), cancellation);
-    }
+    /// <summary>Keeps a sound, as a WAVE file; one whose content is here already is not kept twice, and mended where it was damaged.</summary>
+    public Task<FormatResult<MediaRef>> AddAsync(ReadOnlyMemory<byte> file, string title, CancellationToken cancellation) => BroughtSound.AsWave(file).Match(
+        wave => WaveReader.ReadFacts(wave.Span).Match(facts => KeepWaveAsync(wave, facts, title, cancellation), Refusing), Refusing);
 
     /// <summary>Keeps a file that lies on the same disk under another name.</summary>
     /// <param name="from">Gone afterwards.</param>
@@ -147,8 +141,15 @@ public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvide
         AddedUtc = clock.GetUtcNow().UtcDateTime,
     };
 
-    private static FormatResult<MediaRef> Refusing(FormatResult<WaveFacts> result) =>
-        result is FormatResult<WaveFacts>.Refused refused
-            ? new FormatResult<MediaRef>.Refused(refused.Code, refused.Sentence)
-            : throw new InvalidOperationException("A file is read or refused.");
+    private Task<FormatResult<MediaRef>> KeepWaveAsync(ReadOnlyMemory<byte> wave, WaveFacts facts, string title, CancellationToken cancellation)
+    {
+        var content = MediaFiles.ContentOf(wave.Span);
+        return KeepAsync(RowOf(content, title, facts, wave.Length), () => files.WriteAsync(content, wave, cancellation), cancellation);
+    }
+
+    private static Task<FormatResult<MediaRef>> Refusing(FormatResult<WaveFacts>.Refused wrong) => Refused(wrong.Code, wrong.Sentence);
+
+    private static Task<FormatResult<MediaRef>> Refusing(FormatResult<ReadOnlyMemory<byte>>.Refused wrong) => Refused(wrong.Code, wrong.Sentence);
+
+    private static Task<FormatResult<MediaRef>> Refused(string code, string sentence) => Task.FromResult<FormatResult<MediaRef>>(new FormatResult<MediaRef>.Refused(code, sentence));
 }

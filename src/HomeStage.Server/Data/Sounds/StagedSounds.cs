@@ -72,7 +72,7 @@ public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string fo
             return _waiting.Remove(content, out var waiting) ? waiting : null;
     }
 
-    private void Put(MediaRef sound, byte[] wave)
+    private void Put(MediaRef sound, ReadOnlySpan<byte> wave)
     {
         lock (_gate)
         {
@@ -96,19 +96,11 @@ public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string fo
 
     private sealed class SampleTray(StagedSounds staged, Func<string, string> titleOf) : ISampleTray
     {
-        public FormatResult<MediaRef> Take(string path, byte[] wave)
+        public FormatResult<MediaRef> Take(string path, byte[] file) => BroughtSound.AsWave(file).Then(wave => WaveReader.ReadFacts(wave.Span).Then<MediaRef>(facts =>
         {
-            switch (WaveReader.ReadFacts(wave))
-            {
-                case FormatResult<WaveFacts>.Read read:
-                    var sound = new MediaRef(MediaFiles.ContentOf(wave), titleOf(path), read.Value.SampleRateHz, read.Value.Lanes, read.Value.Frames);
-                    staged.Put(sound, wave);
-                    return new FormatResult<MediaRef>.Read(sound);
-                case FormatResult<WaveFacts>.Refused refused:
-                    return new FormatResult<MediaRef>.Refused(refused.Code, refused.Sentence);
-                default:
-                    throw new InvalidOperationException("A file is read or refused.");
-            }
-        }
+            var sound = new MediaRef(MediaFiles.ContentOf(wave.Span), titleOf(path), facts.SampleRateHz, facts.Lanes, facts.Frames);
+            staged.Put(sound, wave.Span);
+            return new FormatResult<MediaRef>.Read(sound);
+        }));
     }
 }

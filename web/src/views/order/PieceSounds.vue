@@ -18,18 +18,13 @@ const source = computed(() => (props.channel.source?.type === 'instrument' ? pro
 const pieces = computed(() => source.value?.kit?.pieces ?? [])
 /** Far microphones play no sound of their own. */
 const struck = computed(() =>
-  pieces.value.flatMap((piece, place) => (piece.note === null ? [] : [{ piece, place, note: piece.note }])),
+  pieces.value.flatMap((piece) => (piece.note === null ? [] : [{ piece, note: piece.note }])),
 )
 const own = computed(() => pieces.value.filter((p) => p.sample).length)
 
-function put(place: number, content: string) {
-  if (!source.value?.kit) return
-  const sample = shelf.sounds.find((m) => m.content === content) ?? null
-  const kit = { ...source.value.kit, pieces: pieces.value.with(place, { ...pieces.value[place]!, sample }) }
-  void document.edit(
-    [{ type: 'set-source', channel: props.channel.id, source: { ...source.value, kit } }],
-    props.channel.id,
-  )
+function put(piece: string, content: string) {
+  const sound = shelf.sounds.find((m) => m.content === content) ?? null
+  void document.edit([{ type: 'set-piece-sound', channel: props.channel.id, piece, sound }], props.channel.id)
 }
 
 /** Also what is not on this machine's shelf, so that the list says what the template asks for. */
@@ -53,7 +48,7 @@ function choices(piece: (typeof pieces.value)[number]) {
       </button>
     </h3>
     <template v-if="open">
-      <div v-for="{ piece, place, note } in struck" :key="note" class="line">
+      <div v-for="{ piece, note } in struck" :key="note" class="line">
         <button type="button" class="plain bare name" :title="`Hear ${piece.name}`" @click="pads.press(note)">
           {{ piece.name }}
         </button>
@@ -61,14 +56,14 @@ function choices(piece: (typeof pieces.value)[number]) {
           class="field"
           :aria-label="`Sound of ${piece.name}`"
           :value="piece.sample?.content ?? ''"
-          @change="put(place, ($event.target as HTMLSelectElement).value)"
+          @change="put(piece.name, ($event.target as HTMLSelectElement).value)"
         >
           <option value="">its own voice</option>
           <option v-for="c in choices(piece)" :key="c.content" :value="c.content">{{ c.text }}</option>
         </select>
       </div>
       <p v-if="shelf.sounds.length === 0" class="faint">
-        The shelf is empty: keep a sound from the listening bar, or drop a WAVE file on an audio channel.
+        The shelf is empty: keep a sound from the listening bar, or drop a sound file (WAVE, AIFF) on an audio channel.
       </p>
     </template>
   </section>

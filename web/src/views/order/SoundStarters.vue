@@ -69,15 +69,15 @@ function remove(name: string) {
     <h3>
       {{ catalogue.can(channel.kind).goesToAnOutput ? 'References' : 'Sounds' }}
       <button type="button" class="plain bare small" @click="file?.click()">
-        <Icon name="file" :size="13" /> WAVE file
+        <Icon name="file" :size="13" /> Sound file
       </button>
     </h3>
     <input
       ref="file"
       type="file"
-      accept=".wav,audio/wav"
+      accept=".wav,.aif,.aiff,.aifc,audio/wav,audio/aiff"
       hidden
-      aria-label="A WAVE file"
+      aria-label="A sound: WAVE or AIFF"
       @change="bring(($event.target as HTMLInputElement).files)"
     />
     <div v-for="s in channel.starters" :key="s.name">
@@ -104,7 +104,9 @@ function remove(name: string) {
       </div>
       <LoopFitLine v-if="s.loops" :starter="s" @change="put" />
     </div>
-    <p v-if="channel.starters.length === 0" class="faint">Drop a WAVE file here: a loop, a one-shot, a reference.</p>
+    <p v-if="channel.starters.length === 0" class="faint">
+      Drop a WAVE or AIFF file here: a loop, a one-shot, a reference.
+    </p>
     <select v-if="shelf.sounds.length" class="field" aria-label="Take a sound from the shelf" @change="fromShelf">
       <option value="">a sound that is here already…</option>
       <option v-for="m in shelf.sounds" :key="m.content" :value="m.content">{{ m.title }}, {{ lengthOf(m) }}</option>

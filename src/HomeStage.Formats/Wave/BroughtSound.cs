@@ -1,0 +1,26 @@
+using HomeStage.Formats.Aiff;
+
+namespace HomeStage.Formats.Wave;
+
+/// <summary>A sound as somebody brings it: a WAVE file, or what is made into one at the door, so that all behind it knows WAVE files alone.</summary>
+public static class BroughtSound
+{
+    /// <returns>The file itself where it begins like a WAVE file, a WAVE file of the same samples, or what is wrong.</returns>
+    public static FormatResult<ReadOnlyMemory<byte>> AsWave(ReadOnlyMemory<byte> file)
+    {
+        if (AiffFile.IsOne(file.Span))
+            return AiffFile.ToWave(file.Span);
+        return Kind(file.Span) is { } kind
+            ? new FormatResult<ReadOnlyMemory<byte>>.Refused("not-wave", $"This is {kind}. WAVE and AIFF files can be read: save it as one of these.")
+            : new FormatResult<ReadOnlyMemory<byte>>.Read(file);
+    }
+
+    /// <returns>What people bring besides, by how it begins; null for anything else.</returns>
+    private static string? Kind(ReadOnlySpan<byte> file) =>
+        file.StartsWith("fLaC"u8) ? "a FLAC file"
+        : file.StartsWith("OggS"u8) ? "an Ogg file"
+        : file.StartsWith("ID3"u8) ? "an MP3 file"
+        : file.StartsWith("caff"u8) ? "a CAF file"
+        : file.Length >= 8 && file[4..8].SequenceEqual("ftyp"u8) ? "an MP4 file"
+        : null;
+}

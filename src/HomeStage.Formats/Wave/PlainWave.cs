@@ -1,0 +1,37 @@
+using System.Buffers.Binary;
+
+namespace HomeStage.Formats.Wave;
+
+/// <summary>Samples as they are, with a WAVE header before them.</summary>
+internal static class PlainWave
+{
+    private const int HeaderBytes = 44;
+
+    /// <param name="bits">16, 24 or 32.</param>
+    /// <param name="samples">Whole frames.</param>
+    /// <param name="swaps">Whether the bytes of each sample stand in the other order there.</param>
+    public static byte[] Of(int lanes, uint sampleRateHz, int bits, bool isFloat, ReadOnlySpan<byte> samples, bool swaps)
+    {
+        var file = new byte[HeaderBytes + samples.Length + (samples.Length & 1)];
+        var header = file.AsSpan();
+        var bytesASample = bits / 8;
+        "RIFF"u8.CopyTo(header);
+        BinaryPrimitives.WriteUInt32LittleEndian(header[4..], (uint)file.Length - 8);
+        "WAVEfmt "u8.CopyTo(header[8..]);
+        BinaryPrimitives.WriteUInt32LittleEndian(header[16..], 16);
+        BinaryPrimitives.WriteUInt16LittleEndian(header[20..], (ushort)(isFloat ? 3 : 1));
+        BinaryPrimitives.WriteUInt16LittleEndian(header[22..], (ushort)lanes);
+        BinaryPrimitives.WriteUInt32LittleEndian(header[24..], sampleRateHz);
+        BinaryPrimitives.WriteUInt32LittleEndian(header[28..], (uint)(sampleRateHz * lanes * bytesASample));
+        BinaryPrimitives.WriteUInt16LittleEndian(header[32..], (ushort)(lanes * bytesASample));
+        BinaryPrimitives.WriteUInt16LittleEndian(header[34..], (ushort)bits);
+        "data"u8.CopyTo(header[36..]);
+        BinaryPrimitives.WriteUInt32LittleEndian(header[40..], (uint)samples.Length);
+        var data = file.AsSpan(HeaderBytes, samples.Length);
+        samples.CopyTo(data);
+        if (swaps)
+            for (var at = 0; at < data.Length; at += bytesASample)
+                data.Slice(at, bytesASample).Reverse();
+        return file;
+    }
+}
