@@ -22,8 +22,11 @@ public sealed record ShapePoint(double Place, double Value)
     /// <returns>The value at a place in [0, 1]; before the first point its value, after the last its.</returns>
     public static double At(Sequence<ShapePoint> points, double place, Scale scale = Scale.Linear)
     {
-        var next = points.IndexWhere(p => p.Place > place);
-        if (next < 0)
+        // It is asked at every frame: nothing is made on the heap.
+        var next = 0;
+        while (next < points.Count && !(points[next].Place > place))
+            next++;
+        if (next == points.Count)
             return points[^1].Value;
         if (next == 0)
             return points[0].Value;

@@ -23,10 +23,13 @@ internal static class InsertGain
             ProcessorCatalogue.Gain => Linear(Value("gain-db")),
             ProcessorCatalogue.Equaliser => Equaliser(insert.Settings, sampleRateHz),
             ProcessorCatalogue.Compressor => Compressor(insert, Value, levelDb),
-            ProcessorCatalogue.Limiter => Linear(Math.Min(Value("input-db"), Value("ceiling-db") - SineCrestDb - levelDb)),
-            ProcessorCatalogue.Clipper => Linear(Math.Min(Value("input-db"), Value("ceiling-db") - SineCrestDb - levelDb)),
+            ProcessorCatalogue.Limiter or ProcessorCatalogue.Clipper => Held(Linear(levelDb + SineCrestDb), Linear(Value("input-db")), Linear(Value("ceiling-db"))),
             ProcessorCatalogue.Image => Linear(Value("middle-db")),
-            _ => 1,
+            // A gate counts as open, a ducker as up.
+            ProcessorCatalogue.Gate or ProcessorCatalogue.Ducker => 1,
+            ProcessorCatalogue.Delay or ProcessorCatalogue.Reverb or ProcessorCatalogue.Chorus => 1,
+            ProcessorCatalogue.Saturator or ProcessorCatalogue.Amplifier or ProcessorCatalogue.PitchCorrection => 1,
+            _ => throw new ArgumentException($"What '{insert.Processor}' does to a level is not said.", nameof(insert)),
         };
     }
 
@@ -46,6 +49,8 @@ internal static class InsertGain
         var mix = value("mix-percent") / 100;
         return 1 - mix + mix * Linear(reduction + value("make-up-db"));
     }
+
+    private static double Held(double peak, double input, double ceiling) => input * CeilingLaw.Gain(input * peak, ceiling);
 
     private static double Equaliser(Map<double> settings, int sampleRateHz)
     {

@@ -122,6 +122,22 @@ public class ProcessorContractTests
         }
     }
 
+    /// <summary>A render lasts minutes and runs beside the screen: what it makes on the heap, a collector has to stop it for.</summary>
+    [Theory]
+    [MemberData(nameof(Cases))]
+    public void Process_MakesNothingOnTheHeap(string id, string ends, int lanes)
+    {
+        var processor = Create(id, ends, lanes);
+        var block = Noise(lanes);
+        processor.Process(block, null, Frames);
+        var before = GC.GetAllocatedBytesForCurrentThread();
+
+        for (var i = 0; i < 8; i++)
+            processor.Process(block, null, Frames);
+
+        Assert.Equal(0, GC.GetAllocatedBytesForCurrentThread() - before);
+    }
+
     /// <summary>A click comes out where the catalogue says, for every processor that lets one through.</summary>
     [Theory]
     [InlineData(ProcessorCatalogue.Equaliser, "oversampled", 1)]

@@ -126,7 +126,7 @@ public sealed class LimiterProcessor : IProcessor, IReducesGain
 
     private float NextGain(float peak)
     {
-        var held = _needed.Next(peak > _ceiling ? _ceiling / peak : 1);
+        var held = _needed.Next(CeilingLaw.Gain(peak, _ceiling));
         _letGo = Math.Min(held, 1 - _release * (1 - _letGo));
         var counted = (long)(_letGo * Whole);
         _sum += counted - _recent[_place];
