@@ -20,7 +20,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(33) switch
+        return random.Next(35) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -45,7 +45,7 @@ internal sealed class RandomParts(Random random)
             26 => Ducked(template, id),
             20 => new NameChannels([id, Pick(template.Channels).Id], "Part #", random.Next(9)),
             21 => new BusAround(new[] { id, Pick(template.Channels).Id }.Distinct().ToSequence(), new($"around-{random.Next(10000)}"), "Around"),
-            22 => new DuplicateChannels([id]),
+            22 => new DuplicateChannels([id], random.Next(2) == 0),
             23 => new TakeSpare(channel.Destination ?? id, "New part", Pick(template.Acts).Id),
             24 => new SetSource(id, random.Next(3) == 0 ? new InputSource(1, 2, Armed: true) : new InternalSource(Pick(template.Channels).Id)),
             25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
@@ -53,6 +53,8 @@ internal sealed class RandomParts(Random random)
             27 when channel.Source is InstrumentSource { Kit: { } kit } => new SetOutputs(id, kit with { Pieces = kit.Pieces.Select(Moved(kit)).ToSequence() }, []),
             29 => new MakeChannel(Wish(template), random.Next(2) == 0 ? null : id),
             31 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPieceSound(id, Pick(kit.Pieces).Name, random.Next(3) == 0 ? null : Loop with { Lanes = 1 + random.Next(2) }),
+            32 => new AddSends([id, Pick(template.Channels).Id], new(Pick(template.Channels).Id, new(-9))),
+            33 => new TakeInputs([id, Pick(template.Channels).Id], 1 + random.Next(20)),
             30 => new MakeInsert(id, Pick(ProcessorCatalogue.All).Id),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };

@@ -168,7 +168,7 @@ test('a WAVE file lies on an audio channel, is kept once, and two hardware input
   await from.selectOption('internal')
   await settles(async () => (await channel('guitar')).source.type, 'internal')
   await page.locator('input[aria-label="A sound: WAVE or AIFF"]').setInputFiles({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('nothing') })
-  await side().getByRole('alert').filter({ hasText: 'not a WAVE file' }).waitFor()
+  await side().getByRole('alert').filter({ hasText: 'not a WAVE or AIFF file' }).waitFor()
   assert.deepEqual(await serious(), [])
 })
 

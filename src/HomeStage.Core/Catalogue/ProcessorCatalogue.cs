@@ -53,7 +53,7 @@ public static class ProcessorCatalogue
             Parameter.Choice("part", "Works on", ["Both sides", "Left", "Right", "Middle", "Sides"]),
             Parameter.Switch("oversampled", "Twice the rate", on: false),
         ])
-        { OwnLatencyFrames = Oversampler.LatencyFrames, LatencySwitch = "oversampled", SharePercent = 0.5 },
+        { ShortName = "EQ", OwnLatencyFrames = Oversampler.LatencyFrames, LatencySwitch = "oversampled", SharePercent = 0.5 },
         new(Compressor, "Compressor", HasKey: true,
         [
             new("threshold-db", "Threshold", Unit.Decibels, -60, 0, 0.5, -18),
@@ -65,7 +65,8 @@ public static class ProcessorCatalogue
             Parameter.Choice("detector", "Detector hears", ["Peaks", "The mean (RMS)"]),
             new("make-up-db", "Make-up", Unit.Decibels, 0, 24, 0.1, 0),
             new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
-        ]) { SharePercent = 0.5 },
+        ])
+        { ShortName = "Comp", KeyedShortName = "Duck", SharePercent = 0.5 },
         new(Limiter, "Limiter", HasKey: true,
         [
             new("ceiling-db", "Ceiling", Unit.Decibels, -24, 0, 0.1, -1),
@@ -73,7 +74,7 @@ public static class ProcessorCatalogue
             new("look-ahead-ms", "Look-ahead", Unit.Milliseconds, 0.5, 10, 0.5, 2),
             new("release-ms", "Release", Unit.Milliseconds, 5, 1000, 1, 80),
         ])
-        { LatencyParameter = "look-ahead-ms", OwnLatencyFrames = PeaksBetween.LatencyFrames, SharePercent = 1.4 },
+        { ShortName = "Limit", LatencyParameter = "look-ahead-ms", OwnLatencyFrames = PeaksBetween.LatencyFrames, SharePercent = 1.4 },
         new(Delay, "Delay", HasKey: false,
         [
             new("left-quarters", "Left tap", Unit.Quarters, 0.0625, 8, 0.0625, 0.5),
@@ -124,14 +125,14 @@ public static class ProcessorCatalogue
             new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
             Parameter.Choice("oversampling", "Works at", ["2 × the rate", "4 × the rate"], 1),
         ])
-        { OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
+        { ShortName = "Drive", OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
         new(Clipper, "Clipper", HasKey: false,
         [
             new("ceiling-db", "Ceiling", Unit.Decibels, -24, 0, 0.1, -1),
             new("input-db", "Input gain", Unit.Decibels, -12, 24, 0.1, 0),
             Parameter.Choice("oversampling", "Works at", ["2 × the rate", "4 × the rate"], 1),
         ])
-        { OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
+        { ShortName = "Clip", OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
         new(Ducker, "Ducker by notes", HasKey: false,
         [
             new("depth-db", "Depth", Unit.Decibels, 0, 60, 0.5, 12),
@@ -147,14 +148,14 @@ public static class ProcessorCatalogue
             Parameter.Switch("cabinet", "Cabinet", on: true),
             new("output-db", "Output", Unit.Decibels, -36, 12, 0.5, -6),
         ])
-        { OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
+        { ShortName = "Amp", OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
         new(PitchCorrection, "Pitch correction", HasKey: false,
         [
             Parameter.Choice("scale", "Notes", ["Of the song's key", "Every semitone"]),
             new("rate-ms", "Rate", Unit.Milliseconds, 1, 500, 1, 40),
             new("amount-percent", "Amount", Unit.Percent, 0, 100, 1, 100),
         ])
-        { OwnLatencyMs = PitchCorrectionProcessor.LatencyMs, SharePercent = 3 },
+        { ShortName = "Tune", OwnLatencyMs = PitchCorrectionProcessor.LatencyMs, SharePercent = 3 },
         new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]) { SharePercent = 0.2 },
     ];
 

@@ -4,6 +4,12 @@ namespace HomeStage.Core.Catalogue;
 /// <param name="HasKey">Whether its detector has a key input.</param>
 public sealed record ProcessorKind(string Id, string Name, bool HasKey, Sequence<Parameter> Parameters)
 {
+    /// <summary>A few letters for it, for rows.</summary>
+    public string ShortName { get; init; } = Name;
+
+    /// <summary>The same where its key is on: what listens to another channel has another job.</summary>
+    public string? KeyedShortName { get; init; }
+
     /// <summary>The delay that the processor adds, in milliseconds, as a parameter id; null for none.</summary>
     public string? LatencyParameter { get; init; }
 

@@ -5,7 +5,8 @@ namespace HomeStage.Core.Editing;
 /// <summary>Makes a copy of each channel with its strip, sends, feeds and starters, and of what feeds its keys.</summary>
 /// <remarks>Copies stand after their originals and refer to each other as the originals do; what is not copied is referred
 /// to by both. A kit takes its splits along. Ids and names are the next that are free.</remarks>
-public sealed record DuplicateChannels(Sequence<ChannelId> Channels) : ManyChannelsEdit
+/// <param name="WithFeeders">Whether what stands under a chosen bus is copied too.</param>
+public sealed record DuplicateChannels(Sequence<ChannelId> Channels, bool WithFeeders = false) : ManyChannelsEdit
 {
     public override bool ChangesRouting => true;
 
@@ -13,7 +14,7 @@ public sealed record DuplicateChannels(Sequence<ChannelId> Channels) : ManyChann
     {
         if (Unknown(template, Channels) is { } unknown)
             return unknown;
-        var chosen = Channels.ToHashSet();
+        var chosen = WithFeeders ? WithThoseUnder(template, Channels) : [.. Channels];
         var originals = template.Channels
             .Where(c => chosen.Contains(c.Id) || (c.Source is OutputSource split && chosen.Contains(split.Instrument)))
             .ToList();
@@ -24,6 +25,18 @@ public sealed record DuplicateChannels(Sequence<ChannelId> Channels) : ManyChann
         var kept = fed.Where(c => !ReferenceEquals(c, template.Channels[c.Id])).Aggregate(template, (t, c) => t.Replace(c));
         var order = kept.Channels.SelectMany(c => copies.TryGetValue(c.Id, out var copy) ? [c, Copied(c, copy, copies)] : new[] { c });
         return kept with { Channels = ChannelList.From(order) };
+    }
+
+    private static HashSet<ChannelId> WithThoseUnder(Template template, IEnumerable<ChannelId> channels)
+    {
+        var under = template.Channels.ToLookup(c => c.Destination, c => c.Id);
+        var found = new HashSet<ChannelId>();
+        var waiting = new Queue<ChannelId>(channels);
+        while (waiting.TryDequeue(out var id))
+            if (found.Add(id))
+                foreach (var feeder in under[id])
+                    waiting.Enqueue(feeder);
+        return found;
     }
 
     private static Dictionary<ChannelId, (ChannelId Id, string Name)> Named(Template template, List<Channel> originals)

@@ -27,8 +27,11 @@ public sealed record RemoveChannel(ChannelId Channel) : Edit
             new RestoreChannels(lost.Concat(changed).ToSequence(), []));
     }
 
+    /// <summary>Within a batch a channel may feed itself for a while; then nothing is behind it.</summary>
+    private static ChannelId? Past(Channel removed) => removed.Destination == removed.Id ? null : removed.Destination;
+
     private static Channel Released(Channel other, Channel removed, HashSet<ChannelId> gone) => ChannelReferences.Redirected(other, (kind, to) =>
-        kind == ReferenceKind.Destination && to == removed.Id ? removed.Destination
+        kind == ReferenceKind.Destination && to == removed.Id ? Past(removed)
         // A curve may be loose: the send that it moves may come back.
         : kind == ReferenceKind.CurvedSend || !gone.Contains(to) ? to
         : null);

@@ -18,6 +18,7 @@ internal static class StoredWords
             [typeof(AddChannel)] = "add-channel",
             [typeof(AddInsert)] = "add-insert",
             [typeof(AddPrintTwin)] = "add-print-twin",
+            [typeof(AddSends)] = "add-sends",
             [typeof(BusAround)] = "bus-around",
             [typeof(Describe)] = "describe",
             [typeof(DuplicateChannels)] = "duplicate-channels",
@@ -80,6 +81,7 @@ internal static class StoredWords
             [typeof(SetTimeline)] = "set-timeline",
             [typeof(SetTrigger)] = "set-trigger",
             [typeof(SetWaitsFor)] = "set-waits-for",
+            [typeof(TakeInputs)] = "take-inputs",
             [typeof(TakeSpare)] = "take-spare",
         },
         [typeof(Source)] = new()

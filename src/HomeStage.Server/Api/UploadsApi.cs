@@ -11,8 +11,6 @@ namespace HomeStage.Server.Api;
 /// <summary>Files that are read for a channel: they answer with what could be put in, and change nothing.</summary>
 internal static class UploadsApi
 {
-    private const int DrumChannel = 10;
-
     /// <param name="Parts">What can become a pattern.</param>
     /// <param name="Suggested">Index of the part that suits the instrument best.</param>
     /// <param name="LeftOut">What the file holds besides, in words.</param>
@@ -66,10 +64,7 @@ internal static class UploadsApi
                 pieces is null ? 0 : p.Numbers.Count(pieces.Contains),
                 pieces is null ? [] : [.. p.Numbers.Where(n => !pieces.Contains(n))],
                 p.Pattern))];
-        return new(parts, Array.IndexOf(parts, parts.MaxBy(p => Suits(p, kit is not null))), content.LeftOut);
+        var suits = content.Parts.Select(p => PartFit.Of(kit, p.Channel, [.. p.Numbers], p.Pattern.Notes.Count)).ToList();
+        return new(parts, suits.IndexOf(suits.Max()), content.LeftOut);
     }
-
-    /// <summary>Drums are on MIDI channel 10 as a rule (General MIDI); else a kit's part is the one that it has most pieces for.</summary>
-    private static (int Drums, int Fit) Suits(MidiPartView part, bool forKit) =>
-        forKit ? (part.Channel == DrumChannel ? 1 : 0, part.PiecesHit - part.NotesWithoutPiece.Count) : (0, part.Notes);
 }

@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
@@ -9,6 +10,17 @@ namespace HomeStage.Core.Tests.Templates;
 public class EditTests
 {
     private static readonly Insert Comp = Insert("comp", ProcessorCatalogue.Compressor);
+
+    [Fact]
+    public void RemoveChannel_ThatFeedsItselfWithinABatch_LeavesNothingThatFeedsWhatIsGone()
+    {
+        var template = OneBar(Bus("low", "mix-bus"), Tone("a", "low"));
+
+        var after = template.With(new SetDestination(new("low"), new("low")), new RemoveChannel(new("low")));
+
+        Assert.Null(after.Channels[new ChannelId("a")].Destination);
+        Assert.Null(TemplateRules.Check(after));
+    }
 
     [Fact]
     public void RemoveChannel_ABus_LetsItsFeedersFeedWhatItFed()

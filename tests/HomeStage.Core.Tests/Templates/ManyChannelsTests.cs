@@ -54,6 +54,63 @@ public class ManyChannelsTests
     }
 
     [Fact]
+    public void DuplicateChannels_WithFeeders_CopiesABusWithAllThatStandsUnderIt_WhichFeedsTheCopy()
+    {
+        var template = OneBar(Bus("choir", "mix-bus"), Bus("altos", "choir"), Tone("first", "altos"), Tone("second", "choir"), Tone("else", "mix-bus"));
+
+        var whole = template.With(new DuplicateChannels([new("choir")], WithFeeders: true));
+        var alone = template.With(new DuplicateChannels([new("choir")]));
+
+        Assert.Equal(["altos-2", "choir-2", "first-2", "second-2"], whole.Channels.Select(c => c.Id.Value).Except(template.Channels.Select(c => c.Id.Value)).Order());
+        Assert.Equal(["choir-2", "altos-2", "choir-2"], new[] { "altos-2", "first-2", "second-2" }.Select(id => whole.Channels[new ChannelId(id)].Destination!.Value.Value));
+        Assert.Equal(["choir-2"], alone.Channels.Select(c => c.Id.Value).Except(template.Channels.Select(c => c.Id.Value)));
+    }
+
+    [Fact]
+    public void AddSends_LeavesThoseThatAreThere_AndTheReturnItself()
+    {
+        var closed = new Send(new("hall"), new(-3), TapPoint.Pre, Open: false);
+        var template = OneBar(Return("hall", "mix-bus"), Tone("a", "mix-bus"), Tone("b", "mix-bus"), new PutSend(new("a"), closed));
+
+        var after = template.With(new AddSends([new("a"), new("b"), new("hall"), EmptyStage.Main], new(new("hall"), new(-15))));
+
+        Assert.Equal([closed], after.Channels[new ChannelId("a")].Sends);
+        Assert.Equal([new Send(new("hall"), new(-15))], after.Channels[new ChannelId("b")].Sends);
+        Assert.Equal([[], []], new[] { after.Channels[new ChannelId("hall")].Sends, after.Main.Sends });
+    }
+
+    [Fact]
+    public void AddSends_ThatWouldCloseALoop_IsRefused()
+    {
+        var template = OneBar(Return("hall", "mix-bus"), Return("slap", "mix-bus"), new PutSend(new("hall"), new(new("slap"), new(0))));
+
+        Assert.Equal("closes-loop", template.RefusalOf(new AddSends([new("slap")], new(new("hall"), new(0)))).Code);
+    }
+
+    [Fact]
+    public void TakeInputs_CountsUp_TwoToAStereoChannel_AndLeavesWhatIsHeard()
+    {
+        static AddChannel Voice(string id, ChannelFormat format, bool heard) => new(new()
+        {
+            Id = new(id),
+            Name = id,
+            Kind = ChannelKind.Audio,
+            Format = format,
+            Destination = EmptyStage.MixBus,
+            Source = new InputSource(9, format == ChannelFormat.Stereo ? 10 : null, Monitored: heard, Armed: heard),
+        });
+        var template = OneBar(Voice("one", ChannelFormat.Mono, true), Voice("pair", ChannelFormat.Stereo, false), Tone("tone", "mix-bus"), Voice("last", ChannelFormat.Mono, false));
+
+        var after = template.With(new TakeInputs([new("one"), new("tone"), new("pair"), new("last")], 3));
+
+        Assert.Equal(
+            [new InputSource(3, null, true, true), new InputSource(4, 5), new InputSource(6)],
+            new[] { "one", "pair", "last" }.Select(id => (InputSource)after.Channels[new ChannelId(id)].Source!));
+        Assert.Equal(template.Channels[new ChannelId("tone")], after.Channels[new ChannelId("tone")]);
+        Assert.Equal("out-of-range", template.RefusalOf(new TakeInputs([new("pair")], 128)).Code);
+    }
+
+    [Fact]
     public void DuplicateChannels_CopiesStripSendsAndWhatFeedsItsKey()
     {
         var template = OneBar(Return("echo", "mix-bus"), Bus("keys", "mix-bus", Comp), Trigger("pulse"),

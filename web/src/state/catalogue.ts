@@ -28,28 +28,10 @@ export const useCatalogue = defineStore('catalogue', () => {
     return kinds.value.get(kind)?.can ?? {}
   }
 
-  const shortNames: Record<string, string> = {
-    equaliser: 'EQ',
-    compressor: 'Comp',
-    ducker: 'Ducker',
-    amplifier: 'Amp',
-    'pitch-correction': 'Tune',
-    limiter: 'Limit',
-    delay: 'Delay',
-    gain: 'Gain',
-    gate: 'Gate',
-    image: 'Image',
-    reverb: 'Reverb',
-    chorus: 'Chorus',
-    saturator: 'Drive',
-    clipper: 'Clip',
-  }
-
-  /** A few letters for a row; an insert that listens to a key is a ducker there. */
+  /** A few letters for a row. */
   function shortName(insert: Insert) {
-    return insert.key?.on && insert.processor === 'compressor'
-      ? 'Duck'
-      : (shortNames[insert.processor] ?? insert.processor)
+    const kind = processors.value.get(insert.processor)
+    return (insert.key?.on ? kind?.keyedShortName : null) ?? kind?.shortName ?? insert.processor
   }
 
   function keyedInserts(rows: ChannelRow[]) {

@@ -13,6 +13,8 @@ internal static class ManyWords
         NameChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} named {e.Pattern}",
         BusAround e => $"{e.Name} is put around {Names(e.Channels, t)}",
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
+        AddSends e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "sends" : "send")} to {t.Name(e.Send.To)}, {e.Send.Level}",
+        TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
         SetPieceSound { Sound: { } sound } e => $"{e.Piece} of {t.Name(e.Channel)} plays {sound.Title}",

@@ -28,21 +28,6 @@ const outputs = computed(() => {
   const source = document.rows.get(splitOf.value)?.channel.source
   return source?.type === 'instrument' ? (source.kit?.outputs ?? []) : []
 })
-const suggestion = computed(() => {
-  if (kind.value === 'instrument') return catalogue.instruments.get(instrument.value)?.name ?? 'Instrument'
-  if (kind.value === 'split') return outputs.value[output.value - 1]?.name ?? 'Split'
-  return (
-    {
-      audio: `Input ${input.value}`,
-      bus: 'Bus',
-      return: 'Return',
-      trigger: 'Trigger',
-      direct: 'Direct',
-      notes: 'Notes',
-    }[kind.value as string] ?? 'Channel'
-  )
-})
-
 watch(open, (now) => {
   if (!now) return
   made = undefined
@@ -145,7 +130,7 @@ function chooseMade() {
           <option v-for="r in document.sums" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
         </select></label
       >
-      <label>Name<input v-model="name" class="field" maxlength="80" :placeholder="suggestion" /></label>
+      <label>Name<input v-model="name" class="field" maxlength="80" placeholder="by what it is" /></label>
       <DialogEnds :trouble="document.refusal?.sentence" leave="Not now" keep="Add it" @leave="open = false" />
     </form>
   </Dialog>

@@ -57,9 +57,7 @@ async function putIn(kit: Kit) {
       <li v-for="what in waiting.leftOut" :key="what">{{ what }}</li>
     </ul>
     <p class="choice">
-      <button type="button" class="plain" @click="putIn(waiting.kit)">
-        Put the kit in all the same
-      </button>
+      <button type="button" class="plain" @click="putIn(waiting.kit)">Put the kit in all the same</button>
       <button type="button" class="plain bare" @click="waiting = undefined">Leave it</button>
     </p>
   </div>

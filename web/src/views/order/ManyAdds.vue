@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useManyEdits } from './useManyEdits'
-import type { Edit } from '@/api/types'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -44,23 +43,12 @@ function addSend(to: string) {
   left.value = there.length
     ? `${there.length === 1 ? 'One sends' : `${there.length} send`} to ${name} already and ${there.length === 1 ? 'was' : 'were'} left alone.`
     : undefined
-  void many.each((row) =>
-    !document.can(row).sends || row.channel.id === to || there.includes(row)
-      ? undefined
-      : { type: 'put-send', channel: row.channel.id, send: { to, level, tap: 'post', open: true } },
-  )
+  void document.edit([{ type: 'add-sends', channels: many.ids.value, send: { to, level, tap: 'post', open: true } }])
 }
 
 /** Hardware inputs one after the other, in the order of the rows. */
 function takeInputs() {
-  let next = firstInput.value
-  const edits: Edit[] = inputs.value.map(({ channel: c }) => {
-    const stereo = c.format === 'stereo'
-    const source = { type: 'input' as const, first: next, second: stereo ? next + 1 : null, monitored: c.source?.type === 'input' && c.source.monitored, armed: c.source?.type === 'input' && c.source.armed } // prettier-ignore
-    next += stereo ? 2 : 1
-    return { type: 'set-source', channel: c.id, source }
-  })
-  void document.edit(edits)
+  void document.edit([{ type: 'take-inputs', channels: many.ids.value, first: firstInput.value }])
 }
 </script>
 

@@ -28,11 +28,8 @@ export function useManyEdits() {
 
   /** What stands under a chosen bus, all the way down, comes along, unless the bus alone is wanted. */
   async function duplicate(alone = false) {
-    const chosen = new Set(ids.value)
-    // In running order a bus comes before what feeds it.
-    if (!alone)
-      for (const { channel } of document.ordered) if (chosen.has(channel.destination ?? '')) chosen.add(channel.id)
-    const made = await document.make([{ type: 'duplicate-channels', channels: [...chosen] }], about.value)
+    const edit: Edit = { type: 'duplicate-channels', channels: ids.value, withFeeders: !alone }
+    const made = await document.make([edit], about.value)
     if (!made) return
     document.choose(made[0])
     for (const id of made) document.chosen.add(id)

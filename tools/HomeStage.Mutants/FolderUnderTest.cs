@@ -1,0 +1,16 @@
+namespace HomeStage.Mutants;
+
+/// <summary>A folder of the core, and the folders of tests that answer for it.</summary>
+/// <param name="Tests">Below HomeStage.Core.Tests.</param>
+internal sealed record FolderUnderTest(string Name, params string[] Tests)
+{
+    public static readonly IReadOnlyList<FolderUnderTest> All =
+    [
+        new("Routing", "Routing"),
+        new("Outputs", "Outputs"),
+        new("Levels", "Levels"),
+        new("Strips", "Strips"),
+        new("Templates", "Templates", "Timing", "Making"),
+        new("Editing", "Templates", "Timing", "Making", "Automation", "Notes", "Outputs"),
+    ];
+}
