@@ -34,6 +34,25 @@ public sealed class RandomTemplates(int seed)
         return edits;
     }
 
+    /// <summary>A batch that can be applied: of edits that may not be possible those that are, so that a property meets every kind of edit
+    /// often and never returns early.</summary>
+    /// <param name="size">How many, at least 1.</param>
+    public (IReadOnlyList<Edit> Edits, Template After) Possible(Template template, int size)
+    {
+        var edits = new List<Edit>();
+        var after = template;
+        while (edits.Count < size)
+        {
+            var edit = Next(after);
+            if (Batch.Apply(after, [edit]) is not BatchResult.Applied { Template: var next })
+                continue;
+            edits.Add(edit);
+            after = next;
+        }
+
+        return (edits, after);
+    }
+
     /// <summary>An edit that may or may not be possible.</summary>
     public Edit Next(Template template)
     {

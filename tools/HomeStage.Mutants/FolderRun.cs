@@ -15,23 +15,23 @@ internal sealed record FolderRun(string Folder, int All, int Tried, IReadOnlyLis
     public string Sentence => string.Create(CultureInfo.InvariantCulture, $"{Folder}: {Tried - Survivors.Count} of {Tried} faults seen ({100.0 * (Tried - Survivors.Count) / Tried:0} %), of {All} in all");
 
     /// <summary>Tries the next faults in an order of their own, from where the last run stopped.</summary>
-    public static FolderRun Of(string root, FolderUnderTest folder, int count)
+    public static FolderRun Of(string root, FolderUnderTest folder, string part, int count)
     {
         var bin = Directory.CreateTempSubdirectory("home-stage-mutants-");
         try
         {
             TestBin.CopyTo(root, bin.FullName);
-            var mutants = FaultyCore.Build(root, folder, Path.Combine(bin.FullName, "HomeStage.Core.dll"));
+            var mutants = FaultyCore.Build(root, folder, Path.Combine(bin.FullName, "HomeStage.Core.dll")).Where(m => m.Place.StartsWith(part, StringComparison.Ordinal)).ToList();
             if (Sees(bin.FullName, folder, 0))
                 throw new InvalidOperationException($"The tests of {folder.Name} fail without a fault.");
-            var sample = Sample(root, folder, mutants, count);
+            var sample = Sample(root, part, mutants, count);
             var survivors = new ConcurrentBag<Mutant>();
             Parallel.ForEach(sample, new() { MaxDegreeOfParallelism = Math.Max(1, Environment.ProcessorCount) }, mutant =>
             {
                 if (!Sees(bin.FullName, folder, mutant.Id))
                     survivors.Add(mutant);
             });
-            return new(folder.Name, mutants.Count, sample.Count, [.. survivors.OrderBy(m => m.Id)]);
+            return new(part, mutants.Count, sample.Count, [.. survivors.OrderBy(m => m.Id)]);
         }
         finally
         {
@@ -39,9 +39,9 @@ internal sealed record FolderRun(string Folder, int All, int Tried, IReadOnlyLis
         }
     }
 
-    private static List<Mutant> Sample(string root, FolderUnderTest folder, IReadOnlyList<Mutant> mutants, int count)
+    private static List<Mutant> Sample(string root, string part, IReadOnlyList<Mutant> mutants, int count)
     {
-        var state = Path.Combine(root, ".stamps", $"mutants-{folder.Name}");
+        var state = Path.Combine(root, ".stamps", $"mutants-{part.Replace('/', '-')}");
         var start = File.Exists(state) && int.TryParse(File.ReadAllText(state), CultureInfo.InvariantCulture, out var last) ? last : 0;
         var order = mutants.ToArray();
         new Random(20261127).Shuffle(order);

@@ -138,7 +138,7 @@ public static class ProcessorCatalogue
             new("depth-db", "Depth", Unit.Decibels, 0, 60, 0.5, 12),
             new("length-quarters", "Length", Unit.Quarters, 0.0625, 16, 0.0625, 1),
         ])
-        { HasTrigger = true, SharePercent = 0.5 },
+        { ShortName = "Ducker", HasTrigger = true, SharePercent = 0.5 },
         new(Amplifier, "Guitar amplifier", HasKey: false,
         [
             new("drive-db", "Drive", Unit.Decibels, 0, 48, 0.5, 18),
@@ -156,7 +156,7 @@ public static class ProcessorCatalogue
             new("amount-percent", "Amount", Unit.Percent, 0, 100, 1, 100),
         ])
         { ShortName = "Tune", OwnLatencyMs = PitchCorrectionProcessor.LatencyMs, SharePercent = 3 },
-        new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]) { SharePercent = 0.2 },
+        new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]) { ShortName = "Gain", SharePercent = 0.2 },
     ];
 
     public static ProcessorKind? Find(string id) => ById.GetValueOrDefault(id);

@@ -166,6 +166,13 @@ public class ProcessorContractTests
         Assert.All(ProcessorCatalogue.All, kind => Assert.NotNull(Create(kind.Id, "default", 2)));
     }
 
+    [Fact]
+    public void ShortNames_FitARow_AndAreTheirOwn()
+    {
+        Assert.All(ProcessorCatalogue.All, kind => Assert.InRange(kind.ShortName.Length, 2, 6));
+        Assert.Equal(ProcessorCatalogue.All.Count, ProcessorCatalogue.All.Select(kind => kind.ShortName).Distinct().Count());
+    }
+
     public static TheoryData<string> Kinds() => [.. ProcessorCatalogue.All.Select(p => p.Id)];
 
     private static IProcessor Create(string id, string ends, int lanes, int rate = Rate) =>

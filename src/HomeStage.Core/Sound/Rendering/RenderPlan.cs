@@ -70,10 +70,13 @@ internal sealed class RenderPlan
     {
         foreach (var (channel, tape) in _recorded)
         {
-            var leading = _heard.Upstream(_heard.Graph.PostOf(channel)).Select(_heard.ChannelOf).Select(c => c.Id).ToHashSet();
+            var leading = LeadingTo(channel);
             tapes.Keep(_taping.RecordedFor(channel)!, tape with { Channels = [.. meters.Where(m => leading.Contains(m.Channel))] });
         }
     }
+
+    /// <summary>The channels whose sound or steering comes to a channel in this render.</summary>
+    private HashSet<ChannelId> LeadingTo(int channel) => _heard.Upstream(_heard.Graph.PostOf(channel)).Select(_heard.ChannelOf).Select(c => c.Id).ToHashSet();
 
     /// <summary>Makes the unit that a stage is part of, once all units that feed it are there.</summary>
     /// <returns>Its level.</returns>
@@ -118,7 +121,8 @@ internal sealed class RenderPlan
 
     private IEnumerable<ChannelMeters> MetersOf(int stage, IUnit unit) => unit switch
     {
-        TapedUnit taped => taped.Tape.Channels,
+        // What led there when it was recorded may lead nowhere by now: a feed of nothing, taken away, changes no sound.
+        TapedUnit taped => LeadingTo(_heard.Graph.Stages[stage].Channel) is var leading ? taped.Tape.Channels.Where(m => leading.Contains(m.Channel)) : [],
         RecordedUnit recorded => MetersOf(stage, recorded.Unit),
         ChannelUnit channel => [new(_heard.ChannelOf(stage).Id, channel.Meter.Read(), channel.Reductions.ToSequence()) { Full = channel.Bridge?.Read() }],
         _ => [],
