@@ -175,6 +175,30 @@ test('findings follow the edits, are mended by one press, and may be accepted wi
   await page.getByRole('button', { name: 'proven', exact: true }).waitFor()
 })
 
+test('findings of one kind are said once, and accepted together in two presses and a reason', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'An empty stage' }).click()
+  await row(page, 'Mix bus').waitFor()
+  const id = page.url().split('/').pop()
+  const wish = (name) => ({ kind: 'audio', name, under: null, format: null, instrument: null, splitOf: null, output: null, input: null, withoutInput: false })
+  const edits = ['Zorp', 'Frond', 'Marl', 'Tussock', 'Skerry'].map((name) => ({ type: 'make-channel', wish: wish(name), before: null }))
+  await page.evaluate(
+    ([address, body]) => fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body }),
+    [`/api/documents/${id}/edits`, JSON.stringify({ revision: 0, edits })],
+  )
+  await row(page, 'Skerry').waitFor()
+  await page.getByRole('button', { name: '7 findings' }).click()
+  const dialog = page.getByRole('dialog', { name: 'What the soundcheck found' })
+  await dialog.getByRole('button', { name: 'and 4 more like it' }).waitFor()
+  assert.deepEqual(await findings(), [])
+  await dialog.getByRole('button', { name: 'All are intended' }).click()
+  await dialog.getByRole('textbox', { name: 'Why it is meant so' }).fill('Found sounds')
+  await dialog.getByRole('button', { name: 'Accept' }).click()
+  await dialog.getByText('As intended: Found sounds').nth(4).waitFor()
+  assert.equal(await dialog.getByText('more like it').count(), 0)
+  await page.keyboard.press('Escape')
+})
+
 test('a reload loses nothing', async () => {
   await page.goto(stage.address)
   await page.getByRole('button', { name: 'An empty stage' }).click()

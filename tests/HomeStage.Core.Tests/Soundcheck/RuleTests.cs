@@ -136,6 +136,12 @@ public class RuleTests
         Assert.Equal("bad-text", InOrder.RefusalOf(new AcceptFinding("mono-destination/drums", " ")).Code);
     }
 
+    [Fact]
+    public void AnEmptyStage_IsNotReproachedForALimiterThatItDoesNotNeedYet()
+    {
+        Assert.DoesNotContain(Report.Of(EmptyStage.Create("Nothing yet"), Write, Around).Open, f => f.Rule == "no-limiter-while-writing");
+    }
+
     [Property(MaxTest = 150)]
     public void Mends_OfAnyTemplate_CanBeAppliedAndRemoveTheirFinding(int seed)
     {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import AcceptLine from './AcceptLine.vue'
 import BringSounds from './BringSounds.vue'
 import FindingMark from './FindingMark.vue'
 import MendButton from './MendButton.vue'
@@ -8,18 +9,12 @@ import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
 
 /** One finding with what mends it, or with why it is as intended. */
-const props = defineProps<{ finding: Finding; reason?: string; grouped?: boolean }>()
+defineProps<{ finding: Finding; reason?: string; grouped?: boolean }>()
 defineEmits<{ go: [channel: string] }>()
 const document = useDocument()
 const findings = useFindings()
 const asking = ref(false)
-const note = ref('')
-
 const words = { blocker: 'Blocker', warning: 'Warning', hint: 'Hint' }
-
-async function accept() {
-  if (note.value.trim() && (await findings.accept(props.finding, note.value.trim()))) asking.value = false
-}
 </script>
 
 <template>
@@ -29,25 +24,14 @@ async function accept() {
       >{{ finding.sentence }}<span v-if="grouped" class="faint group">{{ finding.group }}</span>
     </p>
     <p v-if="reason" class="quiet">As intended: {{ reason }}</p>
-    <form v-if="asking" class="why" @submit.prevent="accept">
-      <input
-        v-model="note"
-        class="field"
-        maxlength="4000"
-        placeholder="Why it is meant so"
-        aria-label="Why it is meant so"
-        autofocus
-        @keydown.stop
-      />
-      <button type="submit" class="plain" :disabled="note.trim() === ''">Accept</button>
-    </form>
+    <AcceptLine v-if="asking" :findings="[finding]" @done="asking = false" />
     <div v-else class="ways">
       <template v-if="!reason">
         <BringSounds v-if="finding.sounds.length" :sounds="finding.sounds" />
         <MendButton v-for="m in finding.mends" :key="m.name" :name="m.name" :edits="m.edits" />
         <button type="button" class="plain bare" @click="asking = true">It is intended</button>
       </template>
-      <button v-else type="button" class="plain bare" @click="findings.accept(finding, null)">Count it again</button>
+      <button v-else type="button" class="plain bare" @click="findings.accept([finding], null)">Count it again</button>
       <button
         v-if="finding.channels[0] && finding.channels[0].id !== document.selectedId"
         type="button"
@@ -77,14 +61,9 @@ p {
   margin-left: auto;
 }
 
-.ways,
-.why {
+.ways {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-
-.why .field {
-  flex: 1;
 }
 </style>

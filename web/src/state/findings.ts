@@ -45,8 +45,8 @@ export const useFindings = defineStore('findings', () => {
     { immediate: true },
   )
 
-  function accept(finding: Finding, note: string | null) {
-    return document.edit([{ type: 'accept-finding', key: finding.key, note }])
+  function accept(wanted: Finding[], note: string | null) {
+    return document.edit(wanted.map(({ key }) => ({ type: 'accept-finding', key, note })))
   }
 
   return { found, open, isProven, byChannel, accept, lookAgain: () => void look() }

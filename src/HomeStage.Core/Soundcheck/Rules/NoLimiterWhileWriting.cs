@@ -15,7 +15,8 @@ public sealed class NoLimiterWhileWriting : ISoundcheckRule
     public IEnumerable<Finding> Look(Template template, string act)
     {
         var main = template.Main;
-        if (act != template.Acts[0].Id || main.Inserts.Any(i => i.Processor == ProcessorCatalogue.Limiter && i.IsLiveIn(act)))
+        // On an empty stage nothing sounds yet.
+        if (act != template.Acts[0].Id || !template.Channels.Any(c => c.Source is not null || c.Starters.Count > 0) || main.Inserts.Any(i => i.Processor == ProcessorCatalogue.Limiter && i.IsLiveIn(act)))
             yield break;
         var parked = main.Inserts.FirstOrDefault(i => i.Processor == ProcessorCatalogue.Limiter);
         var mend = parked is not null
