@@ -10,6 +10,8 @@ public class PreviewApiTests(RunningServer server) : IClassFixture<RunningServer
     public async Task Preview_SaysWhatAMendDoes_WhatItRemoves_AndChangesNothing()
     {
         var id = await server.NewTemplateAsync();
+        // Something that can sound: an empty stage needs no limiter.
+        await server.EditAsync(id, 0, new { type = "make-channel", wish = new { kind = "instrument" } });
         var findings = await server.GetAsync($"/api/documents/{id}/findings?act=write");
         var limiter = findings["open"]!.AsArray().Single(f => f!["rule"]!.ToString() == "no-limiter-while-writing")!;
         Assert.Equal("Order", limiter["group"]!.ToString());
@@ -19,7 +21,7 @@ public class PreviewApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal(["Main has a new limiter"], preview["words"]!.AsArray().Select(w => w!.ToString()));
         Assert.Equal([limiter["sentence"]!.ToString()], preview["removes"]!.AsArray().Select(w => w!.ToString()));
         Assert.Empty(preview["setsOff"]!.AsArray());
-        Assert.Equal(0, (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!);
+        Assert.Equal(1, (int)(await server.GetAsync($"/api/documents/{id}"))["head"]!["revision"]!);
     }
 
     [Fact]
