@@ -16,5 +16,11 @@ public static class OldDocuments
     }
 
     /// <summary>A batch of edits as versions up to schema 3 logged it.</summary>
-    public static string RenewedEdits(string json) => OldSections.Renewed(OldKits.Renewed(json));
+    public static string RenewedEdits(string json)
+    {
+        var edits = JsonNode.Parse(json);
+        OldKits.Renew(edits);
+        OldSections.Renew(edits);
+        return edits?.ToJsonString(DocumentJson.Options) ?? json;
+    }
 }

@@ -6,15 +6,6 @@ namespace HomeStage.Formats.Documents;
 /// microphone is a piece.</summary>
 internal static class OldKits
 {
-    /// <summary>JSON with kits in it, of this schema or the one before.</summary>
-    public static string Renewed(string json)
-    {
-        if (!json.Contains("\"hears\"", StringComparison.Ordinal) || JsonNode.Parse(json) is not { } root)
-            return json;
-        Renew(root);
-        return root.ToJsonString(DocumentJson.Options);
-    }
-
     /// <summary>Changes every kit in it in place.</summary>
     public static void Renew(JsonNode? node)
     {

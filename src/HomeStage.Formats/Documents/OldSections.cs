@@ -10,15 +10,6 @@ internal static partial class OldSections
 {
     private const int LongestOfAName = 30;
 
-    /// <summary>JSON with edits in it.</summary>
-    public static string Renewed(string json)
-    {
-        if (!json.Contains("ection", StringComparison.Ordinal) || JsonNode.Parse(json) is not { } root)
-            return json;
-        Renew(root);
-        return root.ToJsonString(DocumentJson.Options);
-    }
-
     /// <summary>Changes every section, and all that names one, in place.</summary>
     public static void Renew(JsonNode? node)
     {
