@@ -1,4 +1,5 @@
 using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Tapes;
@@ -88,6 +89,29 @@ public class TapeTests
 
         Assert.Equal(keys.Channels.Count, keys.ChannelsFromTape);
         AssertSame(Renderer.Render(Stage, new(InMix, new("keys"))), keys);
+    }
+
+    [Fact]
+    public void Render_OfABusThatHearsAnInstrumentsSecondOutputAlone_FromTape_ReadsNoMeterOfTheInstrumentItself()
+    {
+        var tapes = new TapeShelf(Plenty);
+        var template = OneBar(
+            Bus("drums", "mix-bus"),
+            new AddChannel(new()
+            {
+                Id = new("kit"),
+                Name = "Kit",
+                Kind = ChannelKind.Instrument,
+                Destination = EmptyStage.MixBus,
+                Source = new InstrumentSource(InstrumentCatalogue.Breakwater, InstrumentCatalogue.Find(InstrumentCatalogue.Breakwater)!.Kit!),
+            }),
+            new AddChannel(new() { Id = new("deep"), Name = "Deep", Kind = ChannelKind.Split, Destination = new("drums"), Source = new OutputSource(new("kit"), 2) }));
+        Renderer.Render(template, new(InMix), tapes: tapes);
+
+        var drums = Renderer.Render(template, new(InMix, new("drums")), tapes: tapes);
+
+        Assert.Equal(["deep", "drums"], drums.Channels.Select(m => m.Channel.Value).Order());
+        AssertSame(Renderer.Render(template, new(InMix, new("drums"))), drums);
     }
 
     [Fact]

@@ -91,6 +91,11 @@ internal sealed class HeardGraph
         return found;
     }
 
+    /// <returns>The channel and those whose strips lead to it, in the template's order. An instrument of which only other outputs
+    /// lead there is not one of them: its player is heard, its strip is not.</returns>
+    public IEnumerable<Channel> StripsLeadingTo(int channel) =>
+        Upstream(Graph.PostOf(channel)).Where(s => Graph.Stages[s].Kind == StageKind.Input).Order().Select(ChannelOf);
+
     private HashSet<int> Sounding(IReadOnlyList<int> order)
     {
         var sounding = new HashSet<int>();

@@ -75,8 +75,7 @@ internal sealed class RenderPlan
         }
     }
 
-    /// <summary>The channels whose sound or steering comes to a channel in this render.</summary>
-    private HashSet<ChannelId> LeadingTo(int channel) => _heard.Upstream(_heard.Graph.PostOf(channel)).Select(_heard.ChannelOf).Select(c => c.Id).ToHashSet();
+    private HashSet<ChannelId> LeadingTo(int channel) => _heard.StripsLeadingTo(channel).Select(c => c.Id).ToHashSet();
 
     /// <summary>Makes the unit that a stage is part of, once all units that feed it are there.</summary>
     /// <returns>Its level.</returns>

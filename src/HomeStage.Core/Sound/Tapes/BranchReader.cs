@@ -18,9 +18,8 @@ internal sealed class BranchReader(Template template, RenderRequest request, Hea
     public Branch Of(int channel)
     {
         var (input, post) = (heard.Graph.InputOf(channel), heard.Graph.PostOf(channel));
-        var stages = heard.Upstream(post);
-        var strips = stages.Where(s => heard.Graph.Stages[s].Kind == StageKind.Input).Order().Select(heard.ChannelOf).ToList();
-        var players = stages.Where(s => heard.Graph.Stages[s].Kind == StageKind.Player).Order().Select(Player).ToList();
+        var strips = heard.StripsLeadingTo(channel).ToList();
+        var players = heard.Upstream(post).Where(s => heard.Graph.Stages[s].Kind == StageKind.Player).Order().Select(Player).ToList();
         var within = strips.Select(c => c.Id).Concat(players.Select(p => p.Content.Id)).ToHashSet();
         return new(new(
             _scene,
