@@ -3,6 +3,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Formats.Wave;
 
 namespace HomeStage.Bench;

@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;

@@ -2,6 +2,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 

@@ -8,8 +8,6 @@ namespace HomeStage.Core.Editing;
 /// <param name="Note">1 to 4,000 characters.</param>
 public sealed record AcceptFinding(string Key, string? Note) : Edit
 {
-    public const int MostAccepted = 500;
-
     public override EditResult ApplyTo(Template template)
     {
         template.Accepted.TryGetValue(Key, out var before);

@@ -1,5 +1,5 @@
 using HomeStage.Core.Media;
-using HomeStage.Core.Sound.Rendering;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 

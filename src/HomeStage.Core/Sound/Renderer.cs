@@ -1,6 +1,8 @@
 using HomeStage.Core.Media;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Rendering;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 
@@ -23,21 +25,21 @@ public static class Renderer
         RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default)
     {
         var (stretchFrames, threads) = how ?? RenderManner.Usual;
-        if (!(stretchFrames is >= 1 and <= IUnit.Stretch))
-            throw new ArgumentOutOfRangeException(nameof(how), stretchFrames, $"Must lie in [1, {IUnit.Stretch}] frames.");
+        if (!(stretchFrames is >= 1 and <= Pace.StretchFrames))
+            throw new ArgumentOutOfRangeException(nameof(how), stretchFrames, $"Must lie in [1, {Pace.StretchFrames}] frames.");
         if (request.Check(template) is { } wrong)
             throw new ArgumentException(wrong.Sentence, nameof(request));
         var plan = new RenderPlan(template, request, shelf ?? EmptyShelf.Instance, tapes);
         using var crew = new Crew(plan.Levels, threads);
         var sound = new RenderedSound(new float[plan.LengthFrames], new float[plan.LengthFrames], template.SampleRateHz, plan.LatencyFrames);
-        var block = new SignalBlock(2, IUnit.Block);
+        var block = new SignalBlock(2, Pace.BlockFrames);
         for (long frame = 0; frame < plan.EndFrames;)
         {
             cancellation.ThrowIfCancellationRequested();
             var frames = (int)Math.Min(stretchFrames, plan.EndFrames - frame);
             crew.Render(frame, frames);
-            for (var start = 0; start < frames; start += IUnit.Block)
-                KeepBlock(plan, block, start, frame + start, Math.Min(IUnit.Block, frames - start), sound);
+            for (var start = 0; start < frames; start += Pace.BlockFrames)
+                KeepBlock(plan, block, start, frame + start, Math.Min(Pace.BlockFrames, frames - start), sound);
             frame += frames;
             watcher?.OnFrames(sound, (int)Math.Clamp(frame - plan.LatencyFrames, 0, plan.LengthFrames));
         }

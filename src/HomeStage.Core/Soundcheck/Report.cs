@@ -1,3 +1,4 @@
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Soundcheck.Rules;
 using HomeStage.Core.Templates;
 

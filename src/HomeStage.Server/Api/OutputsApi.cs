@@ -4,7 +4,7 @@ using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.LineChecks;
 using HomeStage.Core.Outputs;
-using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;

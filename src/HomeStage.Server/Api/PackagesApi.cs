@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;

@@ -1,6 +1,7 @@
 using System.Globalization;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Formats.Wave;

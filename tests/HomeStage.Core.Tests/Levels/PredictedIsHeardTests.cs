@@ -1,8 +1,8 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Levels;
-using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using static HomeStage.TestKit.Stages;
 

@@ -1,6 +1,6 @@
-using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 

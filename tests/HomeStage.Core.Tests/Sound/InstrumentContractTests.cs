@@ -1,7 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Media;
-using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Instruments;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Sound;

@@ -1,5 +1,5 @@
-using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Tests.Sound;
 

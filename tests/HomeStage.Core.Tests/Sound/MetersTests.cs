@@ -2,7 +2,9 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Sound.Signals;
 using MathNet.Numerics.IntegralTransforms;
 using static HomeStage.TestKit.Stages;
 

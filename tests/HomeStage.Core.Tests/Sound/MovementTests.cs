@@ -2,6 +2,7 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;

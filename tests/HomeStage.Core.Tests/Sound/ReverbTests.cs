@@ -1,5 +1,5 @@
-using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using HomeStage.TestKit.Plain;
 

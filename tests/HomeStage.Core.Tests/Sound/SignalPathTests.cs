@@ -1,6 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using HomeStage.TestKit.Plain;

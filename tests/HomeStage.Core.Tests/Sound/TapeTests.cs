@@ -2,6 +2,7 @@ using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;

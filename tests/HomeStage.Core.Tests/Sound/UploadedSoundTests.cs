@@ -1,6 +1,7 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;

@@ -1,6 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;

@@ -1,7 +1,7 @@
 using System.Numerics;
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using MathNet.Numerics.IntegralTransforms;
 using NWaves.Filters.BiQuad;

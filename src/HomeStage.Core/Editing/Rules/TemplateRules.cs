@@ -10,6 +10,7 @@ public static class TemplateRules
     public const int MostChannels = 20000;
     public const int MostBars = 4000;
     public const int MostGrooves = 200;
+    public const int MostAccepted = 500;
     private static readonly int[] SampleRates = [44100, 48000, 88200, 96000];
 
     /// <returns>The first thing that is wrong, or null.</returns>
@@ -73,8 +74,8 @@ public static class TemplateRules
         ?? OpeningRules.Check(template);
 
     internal static Refusal? CheckAccepted(Map<string> accepted) =>
-        accepted.Count > AcceptFinding.MostAccepted
-            ? new Refusal.TooMany("accepted findings", AcceptFinding.MostAccepted)
+        accepted.Count > MostAccepted
+            ? new Refusal.TooMany("accepted findings", MostAccepted)
             : accepted.Keys.Select(k => TextRules.Name("What a finding is known by", k, TextRules.LongestNote)).FirstOrDefault(r => r is not null)
                 ?? accepted.Values.Select(n => string.IsNullOrWhiteSpace(n) ? new Refusal.BadText("The reason", 1, TextRules.LongestNote) : TextRules.Note("The reason", n)).FirstOrDefault(r => r is not null);
 

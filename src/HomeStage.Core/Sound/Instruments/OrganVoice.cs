@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Instruments;
 

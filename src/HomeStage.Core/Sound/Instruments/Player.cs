@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Instruments;
 
@@ -130,6 +131,6 @@ public sealed class Player(IReadOnlyList<NoteEvent> notes, Func<NoteEvent, Struc
 
         public bool IsOver(long frame) => _latest + voice.LengthFrames <= frame;
 
-        public VoiceHistory History(int frames) => _history ??= new(voice, (int)(_latest - start), Math.Max(frames, Rendering.IUnit.Stretch));
+        public VoiceHistory History(int frames) => _history ??= new(voice, (int)(_latest - start), Math.Max(frames, Pace.StretchFrames));
     }
 }

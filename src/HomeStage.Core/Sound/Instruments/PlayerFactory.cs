@@ -1,6 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Instruments;

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Instruments;

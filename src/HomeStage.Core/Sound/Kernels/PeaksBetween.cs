@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Kernels;
 

@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Signals;
 namespace HomeStage.Core.Sound.Meters;
 
 /// <summary>Loudness of a mono or stereo signal: integrated, momentary, short-term and its range.</summary>

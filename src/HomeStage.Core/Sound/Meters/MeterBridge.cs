@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Signals;
 namespace HomeStage.Core.Sound.Meters;
 
 /// <summary>All meters side by side on one signal, as it comes.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Meters;
 

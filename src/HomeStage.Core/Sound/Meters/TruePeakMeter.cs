@@ -1,5 +1,6 @@
 using System.Numerics.Tensors;
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Meters;
 

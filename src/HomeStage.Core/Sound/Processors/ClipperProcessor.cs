@@ -1,6 +1,7 @@
 using System.Numerics.Tensors;
 using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Processors;
 

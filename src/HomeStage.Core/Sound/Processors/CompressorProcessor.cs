@@ -2,6 +2,7 @@ using System.Numerics.Tensors;
 using System.Runtime.Intrinsics;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 

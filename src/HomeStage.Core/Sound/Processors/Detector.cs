@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Processors;

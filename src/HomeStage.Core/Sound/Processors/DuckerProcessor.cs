@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Processors;

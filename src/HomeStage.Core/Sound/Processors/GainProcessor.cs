@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Processors;
 

@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Signals;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>One processor at work. Validated before it is made: processing neither throws nor allocates.</summary>

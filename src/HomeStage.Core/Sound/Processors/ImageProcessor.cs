@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Processors;

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 

@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Signals;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>What stands where an insert is parked.</summary>

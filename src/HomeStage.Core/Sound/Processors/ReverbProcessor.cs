@@ -1,6 +1,7 @@
 using System.Numerics.Tensors;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Processors;

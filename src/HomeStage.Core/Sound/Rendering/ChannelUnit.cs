@@ -1,13 +1,14 @@
 using System.Numerics.Tensors;
 using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Rendering;
 
 /// <summary>A channel from its sum to its fader: polarity, strip, mute, fader, pan.</summary>
 internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[] strip) : IUnit
 {
-    private readonly SignalBlock _work = new(lanes, IUnit.Block);
-    private readonly float[] _gains = new float[IUnit.Block];
+    private readonly SignalBlock _work = new(lanes, Pace.BlockFrames);
+    private readonly float[] _gains = new float[Pace.BlockFrames];
     private readonly bool _needsGrid = strip.Any(i => i.NeedsGrid);
 
     public int Lanes => lanes;
@@ -47,7 +48,7 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     {
         for (var start = 0; start < frames;)
         {
-            var most = Math.Min(IUnit.Block, frames - start);
+            var most = Math.Min(Pace.BlockFrames, frames - start);
             if (_needsGrid)
                 most = (int)Math.Min(most, MovingGain.FloorToGrid(frame + start) + MovingGain.Grid - (frame + start));
             RenderBlock(start, frame + start, most);
@@ -62,7 +63,7 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     public float[] Lane(int index) => _work.Whole(index);
 
     /// <summary>Sums what enters, before the strip.</summary>
-    /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
+    /// <param name="frames">At most <see cref="Pace.BlockFrames"/>.</param>
     public void Enter(int start, long frame, int frames)
     {
         _work.Clear(frames);

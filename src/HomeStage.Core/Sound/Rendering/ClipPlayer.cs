@@ -1,4 +1,6 @@
 using HomeStage.Core.Media;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 

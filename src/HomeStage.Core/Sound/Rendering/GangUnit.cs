@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound.Kernels;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Rendering;
@@ -12,7 +13,7 @@ internal sealed class GangUnit : IUnit
 
     private readonly ChannelUnit[] _channels;
     private readonly RecordedUnit[] _recorded;
-    private readonly EightLanes _together = new(IUnit.Block);
+    private readonly EightLanes _together = new(Pace.BlockFrames);
     private readonly float[][] _lanes = new float[EightLanes.Width][];
     private readonly Action<int>[] _steps;
     private readonly Action[] _notes;
@@ -24,7 +25,7 @@ internal sealed class GangUnit : IUnit
         _recorded = [.. members.OfType<RecordedUnit>()];
         var lanesEach = _channels[0].Lanes;
         for (var lane = 0; lane < _lanes.Length; lane++)
-            _lanes[lane] = lane < lanesEach * _channels.Length ? _channels[lane / lanesEach].Lane(lane % lanesEach) : new float[IUnit.Block];
+            _lanes[lane] = lane < lanesEach * _channels.Length ? _channels[lane / lanesEach].Lane(lane % lanesEach) : new float[Pace.BlockFrames];
         var made = Enumerable.Range(0, strips[0].Steps.Count).Select(step => Step([.. strips.Select(s => s.Steps[step])], lanesEach)).ToList();
         _steps = [.. made.Select(m => m.Run)];
         _notes = [.. made.Select(m => m.Note)];
@@ -48,9 +49,9 @@ internal sealed class GangUnit : IUnit
 
     public void Render(long frame, int frames)
     {
-        for (var start = 0; start < frames; start += IUnit.Block)
+        for (var start = 0; start < frames; start += Pace.BlockFrames)
         {
-            var most = Math.Min(IUnit.Block, frames - start);
+            var most = Math.Min(Pace.BlockFrames, frames - start);
             foreach (var channel in _channels)
                 channel.Enter(start, frame + start, most);
             _together.Lay(_lanes, most);

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Rendering;
 

@@ -1,4 +1,5 @@
 using HomeStage.Core.Media;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Rendering;

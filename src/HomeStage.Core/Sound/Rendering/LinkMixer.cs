@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Rendering;
@@ -11,14 +12,14 @@ internal sealed class LinkMixer(
     SignalBlock from, float gain, PanGains spread, int paddingFrames, MovingGain? moving = null, (MovingGain Left, MovingGain Right)? movingSpread = null)
 {
     private readonly HeldBack[] _padding = paddingFrames == 0 ? [] : [.. Enumerable.Range(0, from.Lanes).Select(_ => new HeldBack(paddingFrames))];
-    private readonly float[] _turned = new float[IUnit.Block];
-    private readonly float[] _levels = new float[moving is null ? 0 : IUnit.Block];
-    private readonly float[] _sides = new float[movingSpread is null ? 0 : IUnit.Block];
+    private readonly float[] _turned = new float[Pace.BlockFrames];
+    private readonly float[] _levels = new float[moving is null ? 0 : Pace.BlockFrames];
+    private readonly float[] _sides = new float[movingSpread is null ? 0 : Pace.BlockFrames];
 
     /// <param name="sum">Already holds what was mixed before.</param>
     /// <param name="start">Where in the source the frames lie.</param>
     /// <param name="frame">Frame of the first of them, counted from the start of the render.</param>
-    /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
+    /// <param name="frames">At most <see cref="Pace.BlockFrames"/>.</param>
     public void AddTo(SignalBlock sum, int start, long frame, int frames)
     {
         moving?.Fill(frame, _levels.AsSpan(0, frames));

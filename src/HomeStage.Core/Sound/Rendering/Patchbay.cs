@@ -1,5 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Routing;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
@@ -37,7 +39,7 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
         var channel = heard.ChannelOf(stage);
         if (channel.Source is InstrumentSource source)
             return NewInstrument(stage, channel, source);
-        var block = _playerOutputs[(stage, 1)] = new(2, IUnit.Stretch);
+        var block = _playerOutputs[(stage, 1)] = new(2, Pace.StretchFrames);
         // What is laid on a channel is heard; somebody stands in for an input only where nothing is.
         if (channel.Source is InputSource && channel.Starters.Count == 0)
         {
@@ -55,7 +57,7 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
         foreach (var link in heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.InstrumentOutput))
         {
             var format = source.Kit?.Outputs[link.Output - 1].Format ?? ChannelFormat.Stereo;
-            _playerOutputs[(stage, link.Output)] = outputs[link.Output - 1] ??= new(format == ChannelFormat.Mono ? 1 : 2, IUnit.Stretch);
+            _playerOutputs[(stage, link.Output)] = outputs[link.Output - 1] ??= new(format == ChannelFormat.Mono ? 1 : 2, Pace.StretchFrames);
         }
 
         var player = factory.Player(channel, source);
@@ -92,10 +94,10 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
             channel, insert, lanes, heard.LatenessOf(stage) - heard.OwnLatency(stage),
             within == 0 ? [] : [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(within))],
             hasKey ? Mixers(stage, kind => kind == LinkKind.Key) : [],
-            hasKey ? new SignalBlock(2, IUnit.Block) : null);
+            hasKey ? new SignalBlock(2, Pace.BlockFrames) : null);
     }
 
-    private SignalBlock? Taken(int stage, int lanes) => heard.Taken.Contains(stage) ? _blocks[stage] = new(lanes, IUnit.Stretch) : null;
+    private SignalBlock? Taken(int stage, int lanes) => heard.Taken.Contains(stage) ? _blocks[stage] = new(lanes, Pace.StretchFrames) : null;
 
     private LinkMixer[] Mixers(int stage, Func<LinkKind, bool> which) =>
         [.. heard.SoundingInto(stage).Where(x => which(x.Link.Kind)).Select(Mixer)];

@@ -1,7 +1,9 @@
 using HomeStage.Core.Media;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Routing;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
 
@@ -51,7 +53,7 @@ internal sealed class RenderPlan
     /// <summary>Adds what the listening point gave in the last stretch to two lanes.</summary>
     /// <param name="start">From the stretch's start.</param>
     /// <param name="output">Two lanes, cleared.</param>
-    /// <param name="frames">At most <see cref="IUnit.Block"/>.</param>
+    /// <param name="frames">At most <see cref="Pace.BlockFrames"/>.</param>
     public void Listen(SignalBlock output, int start, long frame, int frames) => _toOutput?.AddTo(output, start, frame, frames);
 
     /// <returns>What the meters of all channels on the way read, whether at work or on tape, by their place in the template.</returns>

@@ -1,3 +1,4 @@
+using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Sound.Tapes;
 
 namespace HomeStage.Core.Sound.Rendering;

@@ -1,7 +1,7 @@
 using HomeStage.Core.Media;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Routing;
-using HomeStage.Core.Sound.Rendering;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Tapes;

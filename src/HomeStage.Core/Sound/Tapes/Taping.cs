@@ -1,5 +1,5 @@
 using HomeStage.Core.Routing;
-using HomeStage.Core.Sound.Rendering;
+using HomeStage.Core.Sound.Listening;
 
 namespace HomeStage.Core.Sound.Tapes;
 

@@ -1,6 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;

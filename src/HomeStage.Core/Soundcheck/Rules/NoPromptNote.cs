@@ -1,3 +1,4 @@
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;

@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Outputs;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;

@@ -2,6 +2,7 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
 using HomeStage.Core.Outputs;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;

@@ -1,4 +1,5 @@
 using HomeStage.Core.Editing;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;

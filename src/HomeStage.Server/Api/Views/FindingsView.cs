@@ -1,5 +1,6 @@
 using HomeStage.Core.Media;
 using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 

@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using HomeStage.Core.Media;
-using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Wave;

@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Soundcheck;
+namespace HomeStage.Core.Soundcheck.Findings;
 
 /// <summary>What lies around a template, as far as the soundcheck needs to know.</summary>
 /// <param name="AbsentSounds">Contents of uploaded sounds that cannot be heard here, and why; all others can.</param>

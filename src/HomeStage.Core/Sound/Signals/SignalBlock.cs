@@ -1,6 +1,6 @@
 using System.Numerics.Tensors;
 
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Signals;
 
 /// <summary>A short stretch of one signal: one lane (mono) or two (left, right), owned by the stage that writes it.</summary>
 public sealed class SignalBlock

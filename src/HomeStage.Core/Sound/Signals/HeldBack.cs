@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Signals;
 
 /// <summary>Holds one lane back by a fixed number of frames, block by block.</summary>
 public sealed class HeldBack

@@ -1,7 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Listening;
 
 /// <summary>What shall be heard.</summary>
 /// <param name="Act">Id of the act, which says what rests in the wings.</param>

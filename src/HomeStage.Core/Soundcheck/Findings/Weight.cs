@@ -1,7 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Soundcheck;
+namespace HomeStage.Core.Soundcheck.Findings;
 
 /// <summary>What a template takes of one processor core while it plays, by act.</summary>
 /// <remarks>The catalogue's measured shares at 48 kHz in stereo, taken in proportion to rate and lanes.</remarks>

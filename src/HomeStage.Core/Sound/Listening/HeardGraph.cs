@@ -2,7 +2,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Sound.Rendering;
+namespace HomeStage.Core.Sound.Listening;
 
 /// <summary>The part of the signal graph that sounds and leads to the listening point.</summary>
 internal sealed class HeardGraph

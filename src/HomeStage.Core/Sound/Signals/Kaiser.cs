@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Signals;
 
 /// <summary>The Kaiser window.</summary>
 /// <remarks>J. F. Kaiser, "Nonrecursive digital filter design using the I0-sinh window function", 1974.</remarks>

@@ -1,6 +1,6 @@
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Soundcheck;
+namespace HomeStage.Core.Soundcheck.Findings;
 
 /// <summary>One rule of the soundcheck.</summary>
 public interface ISoundcheckRule

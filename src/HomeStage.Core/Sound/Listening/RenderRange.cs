@@ -1,7 +1,7 @@
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Listening;
 
 /// <summary>The stretch of the timeline that is rendered.</summary>
 public readonly record struct RenderRange(double StartSeconds, double Seconds, double TempoBpm)

@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Signals;
 
 /// <summary>Changes the sample rate of one lane.</summary>
 /// <remarks>A sinc under a Kaiser window (J. F. Kaiser, 1974), 32 zero crossings a side, β = 9: about −90 dB outside the

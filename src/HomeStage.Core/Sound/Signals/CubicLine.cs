@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Signals;
 
 /// <summary>Holds one lane back by any time, between its frames too.</summary>
 /// <remarks>Between frames by a cubic through four of them (Hermite; E. Catmull and R. Rom, 1974).</remarks>

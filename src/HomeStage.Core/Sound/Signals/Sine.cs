@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Signals;
 
 /// <summary>A sine of our own, the same on every machine and quick.</summary>
 internal static class Sine

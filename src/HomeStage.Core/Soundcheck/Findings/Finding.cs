@@ -1,7 +1,7 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
 
-namespace HomeStage.Core.Soundcheck;
+namespace HomeStage.Core.Soundcheck.Findings;
 
 /// <summary>How much a finding matters.</summary>
 public enum Severity

@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Sound;
+namespace HomeStage.Core.Sound.Listening;
 
 /// <summary>Where on a channel one listens.</summary>
 public enum ListeningPoint
