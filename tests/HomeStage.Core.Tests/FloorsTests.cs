@@ -16,6 +16,7 @@ public class FloorsTests
         ["Templates"],
         ["Catalogue"],
         ["Roles", "Routing", "Playing"],
+        ["Compiling"],
         ["Colours", "Levels", "Making"],
         ["Editing.Rules"],
         ["Editing"],

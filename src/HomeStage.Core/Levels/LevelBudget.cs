@@ -1,3 +1,4 @@
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
@@ -23,18 +24,18 @@ public sealed class LevelBudget
     private readonly SignalGraph _graph;
     private readonly SourceLevels _sources;
     private readonly string _act;
-    private readonly ILookup<int, Link> _entering;
+    private readonly ILookup<int, int> _entering;
     private readonly Dictionary<int, List<PathOfSource>> _at = [];
     private readonly List<DoubledPath> _doubled = [];
 
-    private LevelBudget(Template template, string act)
+    private LevelBudget(CompiledAct compiled)
     {
-        _template = template;
-        _act = act;
-        _graph = new(template, act);
-        _sources = new(template, act);
-        _entering = _graph.Links.ToLookup(l => l.To);
-        foreach (var stage in StageOrder.Of(_graph))
+        _template = compiled.Template;
+        _act = compiled.Act;
+        _graph = compiled.Graph;
+        _sources = new(compiled.Notes);
+        _entering = compiled.Entering;
+        foreach (var stage in compiled.Order)
             if (_graph.Stages[stage].Kind != StageKind.Player)
                 _at[stage] = After(stage);
     }
@@ -45,12 +46,12 @@ public sealed class LevelBudget
     public Sequence<DoubledPath> Doubled => [.. _doubled];
 
     /// <exception cref="ArgumentException">The template has no such act.</exception>
-    public static LevelBudget Of(Template template, string act)
+    public static LevelBudget Of(Template template, string act) => Of(new CompiledTemplate(template).In(act));
+
+    public static LevelBudget Of(CompiledAct compiled)
     {
-        if (template.Acts.All(a => a.Id != act))
-            throw new ArgumentException($"There is no act {act}.", nameof(act));
-        var budget = new LevelBudget(template, act);
-        budget.Levels = [.. Enumerable.Range(0, template.Channels.Count).Where(budget._graph.Runs).Select(budget.LevelOf)];
+        var budget = new LevelBudget(compiled);
+        budget.Levels = [.. Enumerable.Range(0, compiled.Template.Channels.Count).Where(budget._graph.Runs).Select(budget.LevelOf)];
         return budget;
     }
 
@@ -69,19 +70,21 @@ public sealed class LevelBudget
     private List<PathOfSource> After(int stage)
     {
         var (channel, kind) = (_template.Channels[_graph.Stages[stage].Channel], _graph.Stages[stage].Kind);
-        var within = _entering[stage].Where(l => l.Kind == LinkKind.Within).SelectMany(l => _at.GetValueOrDefault(l.From, [])).ToList();
+        var within = Entering(stage).Where(l => l.Kind == LinkKind.Within).SelectMany(l => _at.GetValueOrDefault(l.From, [])).ToList();
         return kind switch
         {
-            StageKind.Input => Entering(stage, channel),
+            StageKind.Input => Summed(stage, channel),
             StageKind.Insert => Through(channel.Inserts[_graph.Stages[stage].Insert], within, channel.Format),
             StageKind.Pre => channel.Muted ? [] : within,
             _ => [.. within.Select(p => Faded(p, channel))],
         };
     }
 
-    private List<PathOfSource> Entering(int stage, Channel channel)
+    private IEnumerable<Link> Entering(int stage) => _entering[stage].Select(l => _graph.Links[l]);
+
+    private List<PathOfSource> Summed(int stage, Channel channel)
     {
-        var byLink = _entering[stage].Where(l => l.Kind != LinkKind.Key).SelectMany(l => Arriving(l, channel.Format).Select(p => (Link: l, Path: p))).ToList();
+        var byLink = Entering(stage).Where(l => l.Kind != LinkKind.Key).SelectMany(l => Arriving(l, channel.Format).Select(p => (Link: l, Path: p))).ToList();
         foreach (var same in byLink.GroupBy(x => x.Path.Way).Where(g => g.Count() > 1))
         {
             var (together, loudest) = (PathOfSource.Power(PathOfSource.Summed(same.Select(x => x.Path))), same.Max(x => PathOfSource.Power([x.Path])));

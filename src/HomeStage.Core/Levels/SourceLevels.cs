@@ -7,25 +7,24 @@ namespace HomeStage.Core.Levels;
 /// <summary>How loud the players of a template are by themselves.</summary>
 /// <remarks>A stand-in has its nominal loudness; a kit's is shared out among its outputs by the strokes that they get, each
 /// counted by its velocity squared. Who plays no notes is silent.</remarks>
-internal sealed class SourceLevels(Template template, string act)
+internal sealed class SourceLevels(NoteRoute notes)
 {
     private static readonly double Nominal = Math.Pow(10, Calibration.NominalLufs / 20);
-    private readonly NoteRoute _notes = new(template, act);
 
     /// <returns>Amplitude of one lane; 1 is 0 LUFS.</returns>
     public double Of(Channel channel, int output)
     {
         if (channel.Source is not InstrumentSource source)
             return Nominal;
-        var notes = _notes.Of(channel);
-        if (notes.Count == 0)
+        var played = notes.Of(channel);
+        if (played.Count == 0)
             return 0;
         if (source.Instrument == InstrumentCatalogue.KeyTone)
             return Math.Pow(10, (source.Settings.TryGetValue("level-db", out var db) ? db : -6) / 20) / Math.Sqrt(2);
         if (source.Kit is not { } kit)
             return Nominal;
         var outputOf = kit.Struck.ToDictionary(p => p.Note, p => p.Piece.Output);
-        var strokes = notes.Where(n => outputOf.ContainsKey(n.Number)).Select(n => (Output: outputOf[n.Number], Power: (double)n.Velocity * n.Velocity)).ToList();
+        var strokes = played.Where(n => outputOf.ContainsKey(n.Number)).Select(n => (Output: outputOf[n.Number], Power: (double)n.Velocity * n.Velocity)).ToList();
         var all = strokes.Sum(s => s.Power);
         return all == 0 ? 0 : Nominal * Math.Sqrt(strokes.Where(s => s.Output == output).Sum(s => s.Power) / all);
     }

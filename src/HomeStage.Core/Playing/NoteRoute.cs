@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -5,10 +6,12 @@ using HomeStage.Core.Timing;
 namespace HomeStage.Core.Playing;
 
 /// <summary>Which notes reach which instrument: its own starters, those of notes channels that play it, and those of instruments that it is layered with.</summary>
+/// <remarks>What was asked for once is kept. Safe for several threads.</remarks>
 public sealed class NoteRoute
 {
     private readonly Template _template;
     private readonly string _act;
+    private readonly ConcurrentDictionary<ChannelId, IReadOnlyList<PlacedNote>> _known = new();
     private readonly TimeMap _time;
     private readonly ILookup<ChannelId, Channel> _players;
     private readonly ILookup<ChannelId, Channel> _layeredBy;
@@ -25,10 +28,46 @@ public sealed class NoteRoute
         _layeredBy = running.SelectMany(c => (c.NoteInput?.Layers ?? []).Select(l => (Target: l, Channel: c))).ToLookup(x => x.Target, x => x.Channel);
     }
 
-    /// <returns>The notes that the channel's instrument hears, in order of their start.</returns>
-    public IReadOnlyList<PlacedNote> Of(Channel channel)
+    /// <returns>The route over another state of the template; what was laid for channels that no edit since then touched is kept.</returns>
+    public NoteRoute On(Template other)
     {
-        var given = Given(channel).Concat(_layeredBy[channel.Id].SelectMany(Given));
+        var route = new NoteRoute(other, _act);
+        if (!_template.Timeline.Equals(other.Timeline) || !_template.Grooves.Equals(other.Grooves) || !SameOrder(_template.Channels, other.Channels))
+            return route;
+        var touched = Touched(_template, other).Concat(Touched(other, _template)).ToHashSet();
+        foreach (var (id, notes) in _known)
+            if (!touched.Contains(id))
+                route._known[id] = notes;
+        return route;
+    }
+
+    /// <param name="channel">As it stands in the template.</param>
+    /// <returns>The notes that the channel's instrument hears, in order of their start.</returns>
+    public IReadOnlyList<PlacedNote> Of(Channel channel) => _known.GetOrAdd(channel.Id, _ => Laid(channel, _layeredBy[channel.Id]));
+
+    /// <returns>The channels that hear something else, or that may, because of what became of a channel.</returns>
+    private IEnumerable<ChannelId> Touched(Template before, Template after) =>
+        before.Channels
+            .Where(c => !after.Channels.TryGet(c.Id, out var then) || !SameNotes(c, then))
+            .SelectMany(c => (IEnumerable<ChannelId>)[c.Id, .. c.Plays, .. c.NoteInput?.Layers ?? []]);
+
+    /// <summary>Of what stands in both: notes of one number at one time keep the order of their channels.</summary>
+    private static bool SameOrder(ChannelList before, ChannelList after) =>
+        before.Select(c => c.Id).Where(after.Contains).SequenceEqual(after.Select(c => c.Id).Where(before.Contains));
+
+    private bool SameNotes(Channel a, Channel b) =>
+        ReferenceEquals(a, b)
+        || (a.Patterns.Equals(b.Patterns)
+            && a.NoteProcessors.Equals(b.NoteProcessors)
+            && a.Plays.Equals(b.Plays)
+            && Equals(a.NoteInput?.Layers, b.NoteInput?.Layers)
+            && a.Groove == b.Groove
+            && a.Muted == b.Muted
+            && (a.StageIn(_act) == StageState.InTheWings) == (b.StageIn(_act) == StageState.InTheWings));
+
+    private IReadOnlyList<PlacedNote> Laid(Channel channel, IEnumerable<Channel> layeredBy)
+    {
+        var given = Given(channel).Concat(layeredBy.SelectMany(Given));
         return [.. Through(channel, [.. Sorted(given)]).Select(n => new PlacedNote(
             n.StartTick, n.LengthTicks, _time.SecondsAt(n.StartTick), _time.SecondsAt(n.EndTick), n.Number, n.Velocity))];
     }

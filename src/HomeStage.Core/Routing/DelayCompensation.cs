@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Routing;
 
@@ -40,14 +41,18 @@ public sealed class DelayCompensation
         return new(late, padding, outputs.DefaultIfEmpty(0).Max());
     }
 
-    private static int LatencyOf(SignalGraph graph, int index, string act)
-    {
-        var stage = graph.Stages[index];
-        if (stage.Kind != StageKind.Insert)
-            return 0;
-        var insert = graph.Template.Channels[stage.Channel].Inserts[stage.Insert];
-        return insert.IsLiveIn(act) && ProcessorCatalogue.Find(insert.Processor) is { } kind
-            ? kind.LatencyFrames(insert.Settings, graph.Template.SampleRateHz)
-            : 0;
-    }
+    /// <summary>Whether it holds over another template, too, whose graph is the same.</summary>
+    /// <param name="of">The template that it was worked out for.</param>
+    public bool Fits(Template of, Template other, string act) =>
+        of.SampleRateHz == other.SampleRateHz
+        && of.Channels.Zip(other.Channels).All(x =>
+            (x.First.OutputPair is null) == (x.Second.OutputPair is null)
+            && (x.First.Inserts.Equals(x.Second.Inserts)
+                || x.First.Inserts.Zip(x.Second.Inserts).All(i => LatencyOf(i.First, of, act) == LatencyOf(i.Second, other, act))));
+
+    private static int LatencyOf(SignalGraph graph, int index, string act) =>
+        graph.Stages[index] is { Kind: StageKind.Insert } stage ? LatencyOf(graph.Template.Channels[stage.Channel].Inserts[stage.Insert], graph.Template, act) : 0;
+
+    private static int LatencyOf(Insert insert, Template template, string act) =>
+        insert.IsLiveIn(act) && ProcessorCatalogue.Find(insert.Processor) is { } kind ? kind.LatencyFrames(insert.Settings, template.SampleRateHz) : 0;
 }

@@ -9,8 +9,8 @@ public sealed class SignalGraph
 {
     private readonly Template _template;
     private readonly string? _act;
-    private readonly List<Stage> _stages = [];
-    private readonly List<Link> _links = [];
+    private readonly List<Stage> _stages;
+    private readonly List<Link> _links;
     private readonly int[] _first;
     private readonly int[] _input;
     private readonly bool[] _runs;
@@ -20,6 +20,8 @@ public sealed class SignalGraph
     {
         _template = template;
         _act = act;
+        _stages = [];
+        _links = [];
         _first = new int[template.Channels.Count];
         _input = new int[template.Channels.Count];
         _runs = new bool[template.Channels.Count];
@@ -29,11 +31,24 @@ public sealed class SignalGraph
             AddLinks(c);
     }
 
+    /// <summary>The stages and links of another graph, over a template that has the same.</summary>
+    private SignalGraph(Template template, SignalGraph same)
+    {
+        _template = template;
+        (_act, _stages, _links, _first, _input, _runs) = (same._act, same._stages, same._links, same._first, same._input, same._runs);
+    }
+
     public Template Template => _template;
 
     public IReadOnlyList<Stage> Stages => _stages;
 
     public IReadOnlyList<Link> Links => _links;
+
+    /// <returns>The same graph over another template, or null where that one has other stages or links.</returns>
+    public SignalGraph? On(Template other) =>
+        other.Channels.Count == _template.Channels.Count && _template.Channels.Zip(other.Channels).All(x => GraphParts.Same(x.First, x.Second, _act))
+            ? new(other, this)
+            : null;
 
     /// <summary>Whether the channel at this index is out of the wings.</summary>
     public bool Runs(int channel) => _runs[channel];

@@ -1,3 +1,4 @@
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Tapes;
@@ -23,11 +24,15 @@ public sealed record RenderContent
     public InsertId? Insert { get; }
 
     /// <param name="request">Must pass its own check.</param>
-    public static RenderContent Of(Template template, RenderRequest request, IMediaShelf shelf)
+    public static RenderContent Of(Template template, RenderRequest request, IMediaShelf shelf) => Of(new CompiledTemplate(template), request, shelf);
+
+    /// <param name="request">Must pass its own check.</param>
+    public static RenderContent Of(CompiledTemplate compiled, RenderRequest request, IMediaShelf shelf)
     {
-        var heard = new HeardGraph(template, request);
+        var template = compiled.Template;
+        var heard = new HeardGraph(compiled, request);
         var seconds = RenderRange.Of(template, request.Section).Seconds;
-        var branches = new BranchReader(template, request, heard, shelf, (long)Math.Round(seconds * template.SampleRateHz));
+        var branches = new BranchReader(compiled, request, heard, shelf, (long)Math.Round(seconds * template.SampleRateHz));
         return new(branches.Of(heard.Graph.Stages[heard.Listened].Channel), request.Point, request.Insert);
     }
 }

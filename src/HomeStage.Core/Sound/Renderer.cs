@@ -1,3 +1,4 @@
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
@@ -21,15 +22,16 @@ public static class Renderer
     /// <exception cref="ArgumentException">The request does not fit the template.</exception>
     /// <exception cref="OperationCanceledException">Cancelled; asked at each stretch.</exception>
     public static RenderedSound Render(
-        Template template, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
+        CompiledTemplate compiled, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
         RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default)
     {
+        var template = compiled.Template;
         var (stretchFrames, threads) = how ?? RenderManner.Usual;
         if (!(stretchFrames is >= 1 and <= Pace.StretchFrames))
             throw new ArgumentOutOfRangeException(nameof(how), stretchFrames, $"Must lie in [1, {Pace.StretchFrames}] frames.");
         if (request.Check(template) is { } wrong)
             throw new ArgumentException(wrong.Sentence, nameof(request));
-        var plan = new RenderPlan(template, request, shelf ?? EmptyShelf.Instance, tapes);
+        var plan = new RenderPlan(compiled, request, shelf ?? EmptyShelf.Instance, tapes);
         using var crew = new Crew(plan.Levels, threads);
         var sound = new RenderedSound(new float[plan.LengthFrames], new float[plan.LengthFrames], template.SampleRateHz, plan.LatencyFrames);
         var block = new SignalBlock(2, Pace.BlockFrames);
@@ -54,6 +56,12 @@ public static class Renderer
             ChannelsFromTape = plan.ChannelsFromTape,
         };
     }
+
+    /// <summary>The same for a template that nothing else is asked of.</summary>
+    public static RenderedSound Render(
+        Template template, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
+        RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default) =>
+        Render(new CompiledTemplate(template), request, watcher, shelf, how, tapes, cancellation);
 
     /// <summary>What comes before the latency is over, and after the range has come, is not part of it.</summary>
     private static void KeepBlock(RenderPlan plan, SignalBlock block, int start, long frame, int frames, RenderedSound sound)

@@ -1,3 +1,4 @@
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 
@@ -11,18 +12,18 @@ public static class WhySilent
     /// <param name="channel">The listening point.</param>
     /// <returns>Sentences, the nearest to the listening point first; empty where sound should arrive.</returns>
     /// <exception cref="ArgumentException">The template has no such act.</exception>
-    public static Sequence<string> At(Template template, ChannelId channel, string act)
+    public static Sequence<string> At(Template template, ChannelId channel, string act) => At(new CompiledTemplate(template).In(act), channel);
+
+    /// <summary>The same of a template that is compiled already.</summary>
+    public static Sequence<string> At(CompiledAct compiled, ChannelId channel)
     {
-        if (template.Acts.All(a => a.Id != act))
-            throw new ArgumentException($"There is no act {act}.", nameof(act));
-        var look = new Look(template, act);
-        return look.Sounds(template.Channels[channel], pastItsFader: true) ? [] : look.Reasons.Distinct().Take(MostReasons).ToSequence();
+        var look = new Look(compiled.Template, compiled.Act, compiled.Notes);
+        return look.Sounds(compiled.Template.Channels[channel], pastItsFader: true) ? [] : look.Reasons.Distinct().Take(MostReasons).ToSequence();
     }
 
     /// <summary>One walk against the signal.</summary>
-    private sealed class Look(Template template, string act)
+    private sealed class Look(Template template, string act, NoteRoute notes)
     {
-        private readonly NoteRoute _notes = new(template, act);
         private readonly HashSet<ChannelId> _seen = [];
 
         public List<string> Reasons { get; } = [];
@@ -76,7 +77,7 @@ public static class WhySilent
             { Source: InputSource { Monitored: true } } => null,
             { Source: InputSource } => "is not monitored, and no sound is laid on it",
             { Source: InstrumentSource { Kit: { } kit } } when !kit.Pieces.Any(p => p.Output == 1 || p.AlsoOnFirst) => "lets all its pieces leave by its splits",
-            { Source: InstrumentSource } => _notes.Of(channel).Count > 0 ? null : "plays no notes",
+            { Source: InstrumentSource } => notes.Of(channel).Count > 0 ? null : "plays no notes",
             { Source: OutputSource split } => OfKit(template.Channels[split.Instrument]),
             { Source: null, Kind: ChannelKind.Audio or ChannelKind.Direct } => "has no input and no sound laid on it",
             _ => "is fed by nothing",
@@ -84,6 +85,6 @@ public static class WhySilent
 
         private string? OfKit(Channel player) =>
             player.StageIn(act) == StageState.InTheWings ? $"takes its sound from {player.Name}, which rests in the wings"
-            : _notes.Of(player).Count > 0 ? null : $"takes its sound from {player.Name}, which plays no notes";
+            : notes.Of(player).Count > 0 ? null : $"takes its sound from {player.Name}, which plays no notes";
     }
 }

@@ -25,13 +25,13 @@ internal static class LevelsApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : !Identifier.IsValid(channel) || !document.Template.Channels.Contains(new(channel)) ? Problems.NotFound("channel")
-            : TypedResults.Ok(new SilenceView(WhySilent.At(document.Template, new(channel), act))));
+            : TypedResults.Ok(new SilenceView(WhySilent.At(document.Compiled.Template.In(act), new(channel)))));
         group.MapGet("/{id}/levels", async Task<Results<Ok<BudgetView>, ProblemHttpResult>> (
             string id, string act, DocumentStore store, CancellationToken cancellation, double target = Calibration.NominalLufs) =>
             !(target is >= -60 and <= 0) ? Problems.Refused(new Refusal.OutOfRange("The target", target, -60, 0, "LUFS"))
             : await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
-            : TypedResults.Ok(Of(LevelBudget.Of(document.Template, act), target)));
+            : TypedResults.Ok(Of(document.Compiled.LevelsIn(act), target)));
     }
 
     private static BudgetView Of(LevelBudget budget, double target) => new(

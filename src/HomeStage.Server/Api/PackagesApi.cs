@@ -45,7 +45,7 @@ internal static class PackagesApi
             return Problems.Refused(wrong);
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", work =>
         {
-            var sound = Renderer.Render(song.Template, request, new JobWatcher(work), media, cancellation: work.Cancellation);
+            var sound = Renderer.Render(song.Compiled.Template, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
             var why = sound.PeakDbfs is null ? WhySilent.At(song.Template, song.Template.Main.Id, asked.Act) : null;

@@ -26,14 +26,15 @@ internal static class PreviewApi
             : document.Template.Acts.All(a => a.Id != request.Act) ? Problems.NotFound("act")
             : Batch.Apply(document.Template, request.Edits) switch
             {
-                BatchResult.Applied applied => TypedResults.Ok(Of(document.Template, applied.Template, request, media)),
+                BatchResult.Applied applied => TypedResults.Ok(Of(document, applied.Template, request, media)),
                 BatchResult.Refused refused => Problems.Refused(refused.Why, refused.EditIndex),
                 _ => throw new InvalidOperationException("A batch is applied or refused."),
             });
 
-    private static PreviewView Of(Template before, Template after, PreviewRequest request, MediaStore media)
+    private static PreviewView Of(OpenDocument document, Template after, PreviewRequest request, MediaStore media)
     {
-        var (was, now) = (Report.Of(before, request.Act, media.Around(before)).Open, Report.Of(after, request.Act, media.Around(after)).Open);
+        var before = document.Template;
+        var (was, now) = (document.Compiled.ReportIn(request.Act, media.Around(before)).Open, Report.Of(after, request.Act, media.Around(after)).Open);
         return new(EditWords.OfBatch(request.Edits, before),
             [.. was.ExceptBy(now.Select(f => f.Key), f => f.Key).Select(f => f.Sentence)],
             [.. now.ExceptBy(was.Select(f => f.Key), f => f.Key).Select(f => f.Sentence)]);

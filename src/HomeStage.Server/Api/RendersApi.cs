@@ -46,9 +46,9 @@ internal static class RendersApi
         var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull };
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
-        var content = RenderContent.Of(document.Template, request, media);
+        var content = RenderContent.Of(document.Compiled.Template, request, media);
         var job = jobs.Start(content, work => RenderedAudio.Of(
-            Renderer.Render(document.Template, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
+            Renderer.Render(document.Compiled.Template, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 

@@ -32,7 +32,7 @@ internal sealed class DocumentSlot
 
     public void Put(OpenDocument newer, long logLength)
     {
-        var recent = Recent.Enqueue(Document!);
+        var recent = Recent.Enqueue(Document!.Bare());
         Recent = recent.Count() > MostRemembered ? recent.Dequeue() : recent;
         (Document, LogLength) = (newer, logLength);
     }

@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
@@ -8,36 +9,31 @@ namespace HomeStage.Core.Sound.Listening;
 internal sealed class HeardGraph
 {
     private readonly RenderRequest _request;
-    private readonly DelayCompensation _compensation;
+    private readonly CompiledAct _compiled;
     private readonly HashSet<int> _needed;
     private readonly HashSet<int> _sounding;
 
     /// <param name="request">Held against the template before.</param>
-    public HeardGraph(Template template, RenderRequest request)
+    public HeardGraph(CompiledTemplate compiled, RenderRequest request)
     {
         _request = request;
-        Graph = new(template, request.Act);
-        var order = StageOrder.Of(Graph);
-        _compensation = DelayCompensation.Of(Graph, order, request.Act);
-        Entering = Graph.Links.Select((link, i) => (Link: link, Padding: _compensation.PaddingFrames[i])).ToLookup(x => x.Link.To);
+        _compiled = compiled.In(request.Act);
+        var template = compiled.Template;
         var channel = template.Channels.IndexOf(request.ListenTo ?? template.Main.Id);
         Listened = ListenedStage(template, channel);
         LatencyFrames = LatenessOf(Listened) - (request.Point == ListeningPoint.Key ? OwnLatency(Listened) : 0);
         // What nobody plays into is silent for good, and what does not lead to the listening point is not heard. A channel
         // works as a whole, so what its strip hears after the listening point is needed too.
         _needed = Upstream(Graph.PostOf(channel));
-        _sounding = Sounding(order);
-        Stages = [.. order.Where(_needed.Contains).Where(_sounding.Contains)];
+        _sounding = Sounding();
+        Stages = [.. _compiled.Order.Where(_needed.Contains).Where(_sounding.Contains)];
         foreach (var stage in Stages)
-            foreach (var (link, _) in Entering[stage].Where(x => x.Link.Kind != LinkKind.Within))
+            foreach (var (link, _) in Entering(stage).Where(x => x.Link.Kind != LinkKind.Within))
                 Taken.Add(link.From);
         Taken.Add(Listened);
     }
 
-    public SignalGraph Graph { get; }
-
-    /// <summary>What enters each stage, with the frames by which it waits.</summary>
-    public ILookup<int, (Link Link, int Padding)> Entering { get; }
+    public SignalGraph Graph => _compiled.Graph;
 
     public int Listened { get; }
 
@@ -45,7 +41,7 @@ internal sealed class HeardGraph
     public int LatencyFrames { get; }
 
     /// <summary>The largest lateness of any stage, whatever is listened to.</summary>
-    public int LongestLatencyFrames => _compensation.LatenessFrames.DefaultIfEmpty(0).Max();
+    public int LongestLatencyFrames => _compiled.Compensation.LatenessFrames.DefaultIfEmpty(0).Max();
 
     /// <summary>The stages that work, each after all that feed it.</summary>
     public IReadOnlyList<int> Stages { get; }
@@ -57,11 +53,15 @@ internal sealed class HeardGraph
 
     public bool Sounds(int stage) => _sounding.Contains(stage);
 
-    public int LatenessOf(int stage) => _compensation.LatenessFrames[stage];
+    public int LatenessOf(int stage) => _compiled.Compensation.LatenessFrames[stage];
+
+    /// <summary>What enters a stage, with the frames by which it waits.</summary>
+    public IEnumerable<(Link Link, int Padding)> Entering(int stage) =>
+        _compiled.Entering[stage].Select(l => (Graph.Links[l], _compiled.Compensation.PaddingFrames[l]));
 
     /// <summary>What enters a stage from other channels and sounds.</summary>
     public IEnumerable<(Link Link, int Padding)> SoundingInto(int stage) =>
-        Entering[stage].Where(x => x.Link.Kind != LinkKind.Within && _sounding.Contains(x.Link.From));
+        Entering(stage).Where(x => x.Link.Kind != LinkKind.Within && _sounding.Contains(x.Link.From));
 
     /// <returns>Frames by which an insert's stage is later than what enters it.</returns>
     public int OwnLatency(int stage)
@@ -85,9 +85,9 @@ internal sealed class HeardGraph
         var found = new HashSet<int> { stage };
         var open = new Stack<int>(found);
         while (open.TryPop(out var next))
-            foreach (var (link, _) in Entering[next])
-                if (found.Add(link.From))
-                    open.Push(link.From);
+            foreach (var from in From(next))
+                if (found.Add(from))
+                    open.Push(from);
         return found;
     }
 
@@ -96,11 +96,13 @@ internal sealed class HeardGraph
     public IEnumerable<Channel> StripsLeadingTo(int channel) =>
         Upstream(Graph.PostOf(channel)).Where(s => Graph.Stages[s].Kind == StageKind.Input).Order().Select(ChannelOf);
 
-    private HashSet<int> Sounding(IReadOnlyList<int> order)
+    private IEnumerable<int> From(int stage) => _compiled.Entering[stage].Select(l => Graph.Links[l].From);
+
+    private HashSet<int> Sounding()
     {
         var sounding = new HashSet<int>();
-        foreach (var stage in order)
-            if (Graph.Stages[stage].Kind == StageKind.Player || Entering[stage].Any(x => sounding.Contains(x.Link.From)))
+        foreach (var stage in _compiled.Order)
+            if (Graph.Stages[stage].Kind == StageKind.Player || From(stage).Any(sounding.Contains))
                 sounding.Add(stage);
         return sounding;
     }

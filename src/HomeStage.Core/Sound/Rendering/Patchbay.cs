@@ -88,7 +88,7 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
 
     private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
     {
-        var within = heard.Entering[stage].Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
+        var within = heard.Entering(stage).Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
         var hasKey = insert.Key is { On: true } && ProcessorCatalogue.Find(insert.Processor)!.HasKey;
         return factory.Insert(
             channel, insert, lanes, heard.LatenessOf(stage) - heard.OwnLatency(stage),

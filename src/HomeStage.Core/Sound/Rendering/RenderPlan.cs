@@ -1,11 +1,10 @@
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Media;
-using HomeStage.Core.Playing;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
 using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Sound.Tapes;
-using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Sound.Rendering;
 
@@ -22,14 +21,15 @@ internal sealed class RenderPlan
 
     /// <param name="request">Held against the template before.</param>
     /// <param name="tapes">Null where nothing is played from tape or recorded.</param>
-    public RenderPlan(Template template, RenderRequest request, IMediaShelf shelf, TapeShelf? tapes)
+    public RenderPlan(CompiledTemplate compiled, RenderRequest request, IMediaShelf shelf, TapeShelf? tapes)
     {
-        _heard = new(template, request);
+        var template = compiled.Template;
+        _heard = new(compiled, request);
         var range = RenderRange.Of(template, request.Section);
         LengthFrames = (long)Math.Round(range.Seconds * template.SampleRateHz);
         EndFrames = LengthFrames + _heard.LongestLatencyFrames;
-        _taping = new(_heard, new(template, request, _heard, shelf, EndFrames), tapes, EndFrames);
-        _patchbay = new(_heard, new(template, request, range, shelf, new Movement(template)));
+        _taping = new(_heard, new(compiled, request, _heard, shelf, EndFrames), tapes, EndFrames);
+        _patchbay = new(_heard, new(compiled, request, range, shelf));
         var last = _heard.Graph.PostOf(_heard.Graph.Stages[_heard.Listened].Channel);
         if (_heard.Sounds(last))
             EnsureUnit(last);

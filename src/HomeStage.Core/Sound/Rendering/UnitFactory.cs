@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Media;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Sound.Instruments;
@@ -14,12 +15,14 @@ using HomeStage.Core.Timing;
 namespace HomeStage.Core.Sound.Rendering;
 
 /// <summary>Makes what the units work with: players, inserts and gains, with everything that moves them.</summary>
-internal sealed class UnitFactory(Template template, RenderRequest request, RenderRange range, IMediaShelf shelf, Movement movement)
+internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest request, RenderRange range, IMediaShelf shelf)
 {
-    private readonly TimeMap _time = new(template.Timeline);
-    private readonly NoteRoute _notes = new(template, request.Act);
-    private readonly int _rateHz = template.SampleRateHz;
-    private readonly PlayerFactory _players = new(template.PanLaw, template.SampleRateHz, shelf);
+    private readonly Template _template = compiled.Template;
+    private readonly TimeMap _time = new(compiled.Template.Timeline);
+    private readonly NoteRoute _notes = compiled.In(request.Act).Notes;
+    private readonly Movement _movement = compiled.Movement;
+    private readonly int _rateHz = compiled.Template.SampleRateHz;
+    private readonly PlayerFactory _players = new(compiled.Template.PanLaw, compiled.Template.SampleRateHz, shelf);
 
     private long LengthFrames => (long)Math.Round(range.Seconds * _rateHz);
 
@@ -28,9 +31,9 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     public Player Player(Channel channel, InstrumentSource source)
     {
         var kind = InstrumentCatalogue.Find(source.Instrument)!;
-        var moved = kind.Parameters.Where(p => movement.Holds(channel.Id, new InstrumentTarget(p.Id))).ToList();
+        var moved = kind.Parameters.Where(p => _movement.Holds(channel.Id, new InstrumentTarget(p.Id))).ToList();
         // A note takes its settings as they stand when it starts.
-        Map<double> SettingsAt(long frame) => Moved(source.Settings, moved, p => movement.At(channel.Id, new InstrumentTarget(p.Id), p.In(source.Settings), Seconds(frame, 0)));
+        Map<double> SettingsAt(long frame) => Moved(source.Settings, moved, p => _movement.At(channel.Id, new InstrumentTarget(p.Id), p.In(source.Settings), Seconds(frame, 0)));
         return _players.Create(source, Notes(channel), moved.Count == 0 ? null : SettingsAt);
     }
 
@@ -38,7 +41,7 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     public Player Performed(Channel channel)
     {
         var performer = Performers.Of(channel);
-        return _players.Create(performer, Events(Performers.Notes(_time, template.Key, performer)));
+        return _players.Create(performer, Events(Performers.Notes(_time, _template.Key, performer)));
     }
 
     /// <param name="lateness">Frames by which what enters the processor is late.</param>
@@ -46,9 +49,9 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     {
         var kind = ProcessorCatalogue.Find(insert.Processor)!;
         InsertTarget Of(Parameter p) => new(insert.Id, p.Id);
-        var moved = kind.Parameters.Where(p => movement.Holds(channel.Id, Of(p))).ToList();
-        Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
-        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = template.Key, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
+        var moved = kind.Parameters.Where(p => _movement.Holds(channel.Id, Of(p))).ToList();
+        Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => _movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
+        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = _template.Key, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
         IProcessor processor = insert.IsLiveIn(request.Act)
             ? ProcessorFactory.Create(moved.Count == 0 ? insert : insert with { Settings = SettingsAt(lateness) }, lanes, around)
             : new PassThrough();
@@ -57,7 +60,7 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
             Padding = padding,
             Keys = keys,
             Key = key,
-            Moving = moved.Exists(p => movement.Moves(channel.Id, Of(p))) ? SettingsAt : null,
+            Moving = moved.Exists(p => _movement.Moves(channel.Id, Of(p))) ? SettingsAt : null,
             Tempos = processor is IFollowsTempo ? Tempos(lateness) : [],
         };
     }
@@ -65,17 +68,17 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     public ((float Left, float Right) Still, (MovingGain Left, MovingGain Right)? Moving) Fader(Channel channel, int lateness)
     {
         var (level, pan) = (new LevelTarget(), new PanTarget());
-        double Db(double seconds) => movement.At(channel.Id, level, channel.Level.Value, seconds);
+        double Db(double seconds) => _movement.At(channel.Id, level, channel.Level.Value, seconds);
         PanGains At(double seconds)
         {
             var fader = Linear(Db(seconds));
             // A mono channel is panned where it enters something stereo.
-            var balance = channel.Format == ChannelFormat.Mono ? new(1, 1) : PanGains.Balance(movement.At(channel.Id, pan, channel.Pan, seconds), template.PanLaw);
+            var balance = channel.Format == ChannelFormat.Mono ? new(1, 1) : PanGains.Balance(_movement.At(channel.Id, pan, channel.Pan, seconds), _template.PanLaw);
             return new(fader * balance.Left, fader * balance.Right);
         }
 
         var still = At(range.StartSeconds);
-        var moves = movement.Moves(channel.Id, level) || (channel.Format == ChannelFormat.Stereo && movement.Moves(channel.Id, pan));
+        var moves = _movement.Moves(channel.Id, level) || (channel.Format == ChannelFormat.Stereo && _movement.Moves(channel.Id, pan));
         return (((float)still.Left, (float)still.Right),
             moves ? (new(f => At(Seconds(f, lateness)).Left), new(f => At(Seconds(f, lateness)).Right)) : null);
     }
@@ -83,22 +86,22 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
     public (float Still, MovingGain? Moving) Send(Channel channel, ChannelId to, Decibels level, int lateness)
     {
         var target = new SendTarget(to);
-        double At(double seconds) => Linear(movement.At(channel.Id, target, level.Value, seconds));
-        return ((float)At(range.StartSeconds), movement.Moves(channel.Id, target) ? new(f => At(Seconds(f, lateness))) : null);
+        double At(double seconds) => Linear(_movement.At(channel.Id, target, level.Value, seconds));
+        return ((float)At(range.StartSeconds), _movement.Moves(channel.Id, target) ? new(f => At(Seconds(f, lateness))) : null);
     }
 
     /// <returns>All meters for a channel; null where they are not asked for.</returns>
     public MeterBridge? Bridge(int lanes) => request.MetersInFull ? new(lanes, _rateHz) : null;
 
     /// <returns>Where the channel is panned at the start.</returns>
-    public double Pan(Channel channel) => movement.At(channel.Id, new PanTarget(), channel.Pan, range.StartSeconds);
+    public double Pan(Channel channel) => _movement.At(channel.Id, new PanTarget(), channel.Pan, range.StartSeconds);
 
     public (MovingGain Left, MovingGain Right)? MovingPan(Channel channel, int lateness)
     {
         var target = new PanTarget();
-        if (!movement.Moves(channel.Id, target))
+        if (!_movement.Moves(channel.Id, target))
             return null;
-        PanGains At(long frame) => PanGains.Mono(movement.At(channel.Id, target, channel.Pan, Seconds(frame, lateness)), template.PanLaw);
+        PanGains At(long frame) => PanGains.Mono(_movement.At(channel.Id, target, channel.Pan, Seconds(frame, lateness)), _template.PanLaw);
         return (new(f => At(f).Left), new(f => At(f).Right));
     }
 
@@ -129,7 +132,7 @@ internal sealed class UnitFactory(Template template, RenderRequest request, Rend
 
     private List<long> Restarts(NoteTrigger trigger, int lateness)
     {
-        var notes = trigger.Notes.Where(template.Channels.Contains).SelectMany(id => _notes.Of(template.Channels[id])).Select(n => n.StartSeconds);
+        var notes = trigger.Notes.Where(_template.Channels.Contains).SelectMany(id => _notes.Of(_template.Channels[id])).Select(n => n.StartSeconds);
         var beats = trigger.EveryQuarters is { } every ? _time.Sections.SelectMany(s => Beats(s, every)) : [];
         return [.. notes.Concat(beats).Select(s => Frame(s) + lateness).Distinct().Order()];
     }

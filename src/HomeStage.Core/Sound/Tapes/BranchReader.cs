@@ -1,3 +1,4 @@
+using HomeStage.Core.Compiling;
 using HomeStage.Core.Media;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Routing;
@@ -7,12 +8,13 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Sound.Tapes;
 
 /// <summary>Reads from a template what each branch of a render consists of.</summary>
-internal sealed class BranchReader(Template template, RenderRequest request, HeardGraph heard, IMediaShelf shelf, long endFrames)
+internal sealed class BranchReader(CompiledTemplate compiled, RenderRequest request, HeardGraph heard, IMediaShelf shelf, long endFrames)
 {
-    private readonly NoteRoute _notes = new(template, request.Act);
+    private readonly Template _template = compiled.Template;
+    private readonly NoteRoute _notes = compiled.In(request.Act).Notes;
     private readonly Dictionary<int, Part> _players = [];
     private readonly Scene _scene = new(
-        template.SampleRateHz, template.PanLaw, template.Timeline, template.Key, request.Act, request.Section, request.MetersInFull, endFrames);
+        compiled.Template.SampleRateHz, compiled.Template.PanLaw, compiled.Template.Timeline, compiled.Template.Key, request.Act, request.Section, request.MetersInFull, endFrames);
 
     /// <param name="channel">Index in the template.</param>
     public Branch Of(int channel)
@@ -23,8 +25,8 @@ internal sealed class BranchReader(Template template, RenderRequest request, Hea
         var within = strips.Select(c => c.Id).Concat(players.Select(p => p.Content.Id)).ToHashSet();
         return new(new(
             _scene,
-            [.. players, .. strips.Select(c => Part.Strip(c, within, template, _notes))],
-            [.. template.Levers
+            [.. players, .. strips.Select(c => Part.Strip(c, within, _template, _notes))],
+            [.. _template.Levers
                 .Select(l => l with { Name = "", Ranges = [.. l.Ranges.Where(r => within.Contains(r.Channel))] })
                 .Where(l => l.Ranges.Count > 0)],
             [.. players.SelectMany(p => Sounds(p.Content)).Distinct().Where(content => shelf.Find(content) is null)],

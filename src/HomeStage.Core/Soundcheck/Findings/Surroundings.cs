@@ -6,6 +6,11 @@ public sealed record Surroundings(IReadOnlyDictionary<string, SoundAbsence> Abse
 {
     /// <summary>Everything is there.</summary>
     public static readonly Surroundings Whole = new(new Dictionary<string, SoundAbsence>(StringComparer.Ordinal));
+
+    /// <summary>Whether the same is missing, for the same reasons.</summary>
+    public bool IsLike(Surroundings other) =>
+        AbsentSounds.Count == other.AbsentSounds.Count
+        && AbsentSounds.All(a => other.AbsentSounds.TryGetValue(a.Key, out var why) && why == a.Value);
 }
 
 /// <summary>Why a sound cannot be heard.</summary>

@@ -16,7 +16,7 @@ public sealed record FindingsView(
     public static FindingsView Of(OpenDocument document, string act, Surroundings around)
     {
         var template = document.Template;
-        var reports = template.Acts.ToDictionary(a => a.Id, a => Report.Of(template, a.Id, around));
+        var reports = template.Acts.ToDictionary(a => a.Id, a => document.Compiled.ReportIn(a.Id, around));
         return new(document.Revision, act,
             [.. reports[act].Open.Select(f => ViewOf(template, f))],
             [.. reports[act].Accepted.Select(f => new AcceptedView(ViewOf(template, f), template.Accepted[f.Key]))],
