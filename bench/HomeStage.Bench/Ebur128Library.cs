@@ -2,14 +2,15 @@ using System.Runtime.InteropServices;
 
 namespace HomeStage.Bench;
 
-/// <summary>The C library of that name, where the machine has it.</summary>
+/// <summary>The C library of that name, taken from the machine.</summary>
 internal static partial class Ebur128Library
 {
     private const string Name = "libebur128.so.1";
     private const int Integrated = 1 << 2 | 1;
     private const int TruePeak = 1 << 5 | 1 << 4 | 1;
 
-    public static bool IsHere => NativeLibrary.TryLoad(Name, out _);
+    /// <summary>Whether it can be compared with; where the machine lacks it, it is installed and that is said.</summary>
+    public static bool IsHere => NativeLibrary.TryLoad(Name, out _) || (Tools.Install("libebur128-1") && NativeLibrary.TryLoad(Name, out _));
 
     /// <returns>LUFS.</returns>
     public static double Measure(float[] interleaved, int sampleRateHz, bool truePeak)

@@ -1,7 +1,7 @@
 // The keys go where the eye is, late answers go nowhere, and what is there is not overwritten.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row } from './stage.mjs'
+import { openStage, openTemplate, pick, row } from './stage.mjs'
 
 let stage, page
 
@@ -76,7 +76,7 @@ test('a send that is given to several leaves the sends that exist as they are', 
   await row(page, other.name).click({ modifiers: ['Control'] })
   const name = before.find((c) => c.id === target).name
 
-  await page.getByRole('combobox', { name: 'Add a send to all' }).selectOption({ label: name })
+  await pick(page, 'Add a send to all', name)
 
   await page.getByText(`One sends to ${name} already and was left alone.`).waitFor()
   await settles(async () => (await channel(other.id)).sends.some((s) => s.to === target), true)
@@ -158,4 +158,29 @@ test('the template that opens by default opens when somebody comes in, and the l
 test('nothing went wrong in the console', () => {
   assert.deepEqual(stage.strangers, [])
   assert.deepEqual(stage.troubles, [])
+})
+
+test('a choice that is refused goes back, and is said where its row is not in sight', async () => {
+  await openTemplate(stage, 'Night Ferry')
+  await row(page, 'Mix bus').click()
+  await page.getByLabel('Show only').selectOption('kind:return')
+  await pick(page, 'Mix bus feeds', 'Voices')
+  await page.getByText('Mix bus: nothing was changed').waitFor()
+  await page.getByText('This would feed a channel back into itself: Mix bus → Voices → Mix bus.').waitFor()
+  await page.getByLabel('Show only').selectOption('')
+  await row(page, 'Mix bus').click()
+  assert.equal(await page.getByRole('combobox', { name: 'Mix bus feeds' }).textContent(), 'Main')
+  await page.getByRole('alert').getByRole('button', { name: 'Close' }).first().click()
+})
+
+test('a list is found through by name, and the keys are the place’s again after a choice', async () => {
+  await row(page, 'Undertow').click()
+  await page.getByRole('combobox', { name: 'Add a processor' }).click()
+  await page.keyboard.type('satur')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await page.getByText('Saturator').first().waitFor()
+  assert.match(await page.getByRole('combobox', { name: 'Add a processor' }).textContent(), /^Add/)
+  await page.keyboard.press('Control+z')
+  await page.getByRole('button', { name: /^Saturat/ }).waitFor({ state: 'detached' })
 })

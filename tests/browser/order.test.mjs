@@ -3,7 +3,7 @@ import assert from 'node:assert/strict'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row, waveFile } from './stage.mjs'
+import { openStage, openTemplate, pick, row, waveFile } from './stage.mjs'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 let stage
@@ -53,7 +53,7 @@ test('several channels are chosen with Shift and Control, and set alike in one r
   await level.fill('-9')
   await level.press('Enter')
   await settles(async () => (await channels()).filter((c) => c.name.startsWith('Part ')).map((c) => c.level), [-9, -9, -9, -9, -9])
-  await page.getByRole('combobox', { name: 'Add a send to all' }).selectOption({ label: 'Far shore echo' })
+  await pick(page, 'Add a send to all', 'Far shore echo')
   await settles(async () => (await channels()).filter((c) => c.sends.some((s) => s.to === 'far-shore') && c.name.startsWith('Part ')).length, 5)
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click()
   await row(page, 'Undertow').waitFor()
@@ -104,9 +104,9 @@ test('a role is said by a person and kept', async () => {
 
 test('a notes channel plays an instrument through an arpeggio, and a groove is made and followed', async () => {
   await row(page, 'Harbour lights').click()
-  await side().getByRole('combobox', { name: 'Add what it plays' }).selectOption({ label: 'Bellbuoy' })
+  await pick(side(), 'Add what it plays', 'Bellbuoy')
   await settles(async () => (await channel('harbour-lights')).plays, ['high-bellbuoy', 'bellbuoy'])
-  await side().getByRole('combobox', { name: 'Add a note processor' }).selectOption('step-pattern')
+  await pick(side(), 'Add a note processor', 'Step pattern')
   const steps = side().getByRole('textbox', { name: 'Velocity of each step' })
   await steps.fill('100 0 40')
   await steps.press('Tab')
@@ -127,7 +127,7 @@ test('how an instrument is played is said: kept-out messages, a layer, a pad, a 
   await side().getByRole('button', { name: /^Played by/ }).click()
   await side().getByRole('checkbox', { name: 'sustain pedal' }).check()
   await settles(async () => (await channel('bellbuoy')).noteInput.keptOut.length, 4)
-  await side().getByRole('combobox', { name: 'Add a layer' }).selectOption({ label: 'Undertow' })
+  await pick(side(), 'Add a layer', 'Undertow')
   await settles(async () => (await channel('bellbuoy')).noteInput.layers, ['undertow'])
   await side().getByRole('button', { name: 'map a pad' }).click()
   await side().getByRole('button', { name: 'show a controller' }).click()

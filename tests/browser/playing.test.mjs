@@ -1,7 +1,7 @@
 // Pads, prints, loops and references: what a person plays with before a note is written.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row, waveFile } from './stage.mjs'
+import { openStage, openTemplate, pick, row, waveFile } from './stage.mjs'
 
 let stage
 let page
@@ -110,10 +110,10 @@ test('an instrument is printed, and the print plays in its place', async () => {
   const twin = await channel(bellbuoy.printTwin)
   assert.equal(bellbuoy.stages.write, 'in-the-wings')
   assert.ok(twin.starters[0].through && !twin.starters[0].loops)
-  await page.getByLabel('Listening to').selectOption(bellbuoy.printTwin)
+  await pick(page, 'Listening to', twin.name)
   await rendered()
   assert.match(await page.locator('.meters dd').first().innerText(), /^−\d+\.\d LUFS$/)
-  await page.getByLabel('Listening to').selectOption('')
+  await pick(page, 'Listening to', 'Main')
 })
 
 test('a reference is heard beside the mix at the same loudness', async () => {

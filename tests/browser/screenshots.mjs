@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { openStage, openTemplate, row } from './stage.mjs'
+import { openStage, openTemplate, pick, row } from './stage.mjs'
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'docs', 'screenshots')
 mkdirSync(folder, { recursive: true })
@@ -75,7 +75,7 @@ await page.getByRole('alert').getByRole('button', { name: 'Close' }).click()
 await page.getByText('Role, width, polarity, hue').click()
 await page.getByRole('combobox', { name: 'Width of Mix bus' }).selectOption('mono')
 await row(page, 'Clap').click()
-await page.getByLabel('Add a send').selectOption('drums')
+await pick(page, 'Add a send', 'Drums')
 await page.getByRole('button', { name: '2 findings' }).click()
 await shoot('findings')
 await page.keyboard.press('Escape')

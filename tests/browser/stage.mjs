@@ -107,3 +107,10 @@ export function waveFile(frames, rate) {
   for (let i = 0; i < frames; i++) file.writeInt16LE(i % 16 < 8 ? 8000 : -8000, 44 + 2 * i)
   return file
 }
+
+/** Chooses from a list of ours: opens it, and presses the entry. */
+export async function pick(scope, label, text) {
+  const page = scope.page?.() ?? scope
+  await scope.getByRole('combobox', { name: label, exact: true }).click()
+  await page.locator('.p-select-overlay').getByRole('option', { name: text, exact: true }).click()
+}

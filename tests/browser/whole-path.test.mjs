@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { after, before, test } from 'node:test'
 import { unzipSync } from 'fflate'
 import { parseMidi } from 'midi-file'
-import { openStage, openTemplate, row } from './stage.mjs'
+import { openStage, openTemplate, pick, row } from './stage.mjs'
 
 let stage
 let page
@@ -81,7 +81,7 @@ test('level, pan, mute and a send are set in the row and the side panel', async 
   await pan.fill('20 L')
   await pan.press('Enter')
   await page.getByRole('button', { name: 'Mute Undertow' }).click()
-  await page.getByLabel('Add a send').selectOption('quayside')
+  await pick(page, 'Add a send', 'Quayside echo')
   await page.getByRole('spinbutton', { name: 'Send to Quayside echo' }).waitFor()
   const undertow = (await channels()).find((c) => c.id === 'undertow')
   assert.deepEqual([undertow.level, undertow.pan, undertow.muted], [-7.5, -0.2, true])

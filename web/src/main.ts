@@ -4,6 +4,7 @@ import './look/tokens.css'
 import './look/base.css'
 import { createPinia } from 'pinia'
 import PrimeVue from 'primevue/config'
+import ToastService from 'primevue/toastservice'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { houseStyle } from './look/preset'
@@ -16,4 +17,5 @@ createApp(App)
   .use(createPinia())
   .use(router)
   .use(PrimeVue, { theme: { preset: houseStyle, options: { darkModeSelector: '.night' } }, csp: { nonce } })
+  .use(ToastService)
   .mount('#app')

@@ -50,7 +50,7 @@ public static class ProcessorCatalogue
             Parameter.Switch("high-cut", "High cut", on: false),
             new("high-cut-hz", "High cut at", Unit.Hertz, 500, 20000, 10, 12000) { Needs = "high-cut" },
             CutSlope with { Id = "high-cut-slope", Name = "High cut slope", Needs = "high-cut" },
-            Parameter.Choice("part", "Works on", ["Both sides", "Left", "Right", "Middle", "Sides"]),
+            Parameter.Choice("part", "Applies to", ["Both sides", "Left", "Right", "Middle", "Sides"]),
             Parameter.Switch("oversampled", "Twice the rate", on: false),
         ])
         { ShortName = "EQ", OwnLatencyFrames = Oversampler.LatencyFrames, LatencySwitch = "oversampled", SharePercent = 0.5 },

@@ -8,5 +8,5 @@ public sealed record RemoveStarter(ChannelId Channel, string Name) : ChannelEdit
     protected override EditResult Change(Template template, Channel channel) =>
         channel.Starters.FirstOrDefault(s => s.Name == Name) is { } old
             ? With(template, channel with { Starters = channel.Starters.Where(s => s.Name != Name).ToSequence() }, new PutStarter(Channel, old))
-            : new Refusal.Missing("starter", Name, $"on {channel.Name}");
+            : new Refusal.Missing("sound", Name, $"on {channel.Name}");
 }

@@ -115,6 +115,6 @@ public static class ChannelFactory
     }
 
     /// <summary>Where what has no better place goes: the bus that sums all, else the main.</summary>
-    private static ChannelId MixBus(Template template) =>
+    public static ChannelId MixBus(Template template) =>
         (template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Bus && (c.Id == EmptyStage.MixBus || ChannelRole.Of(c).Role == "mix-bus")) ?? template.Main).Id;
 }

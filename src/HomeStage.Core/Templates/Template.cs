@@ -48,6 +48,9 @@ public sealed record Template
     /// <summary>Exactly one of kind main.</summary>
     public required ChannelList Channels { get; init; }
 
+    /// <summary>The act in which it is heard at last: the one for mixing, or else the last of the list.</summary>
+    public Act FinalAct => Acts.FirstOrDefault(a => a.Id == "mix") ?? Acts[^1];
+
     public Channel Main => Channels.First(c => c.Kind == ChannelKind.Main);
 
     internal Template Replace(Channel channel) => this with { Channels = Channels.Replace(channel) };

@@ -1,4 +1,7 @@
+using System.Text.Json;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Making;
+using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
 using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;
@@ -21,6 +24,14 @@ internal static class DocumentApi
     /// <param name="Revision">The last one that could be read.</param>
     public sealed record Recovered(string Id, int Revision);
 
+    /// <summary>Where a new channel is proposed to go.</summary>
+    /// <param name="Under">The sum that it would feed; null for a kind that feeds none.</param>
+    public sealed record ProposedPlace(ChannelId? Under);
+
+    /// <summary>By the names that documents give them; a query's own reading knows only those of the code.</summary>
+    private static readonly IReadOnlyList<(string Name, ChannelKind Kind)> Kinds =
+        [.. Enum.GetValues<ChannelKind>().Select(k => (JsonSerializer.SerializeToElement(k, DocumentJson.Options).GetString()!, k))];
+
     public static void MapDocuments(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/documents").WithTags("Documents");
@@ -37,6 +48,13 @@ internal static class DocumentApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(FindingsView.Of(document, act, media.Around(document.Template))));
+        group.MapGet("/{id}/new-place", async Task<Results<Ok<ProposedPlace>, ProblemHttpResult>> (
+            string id, string kind, string? chosen, DocumentStore store, CancellationToken cancellation) =>
+            Kinds.FirstOrDefault(k => k.Name == kind) is not { Name: not null } known ? Problems.NotFound("kind of channel")
+            : chosen is not null && !Identifier.IsValid(chosen) ? Problems.NotFound("channel")
+            : await store.OpenAsync(id, cancellation) is { } document
+                ? TypedResults.Ok(new ProposedPlace(NewPlace.Of(document.Template, known.Kind, chosen is null ? null : new(chosen))))
+                : Problems.NotFound("document"));
         group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             Answer(await store.EditAsync(id, request.Revision, request.Edits, cancellation: cancellation), book));
         group.MapPost("/{id}/undo", async (string id, StepRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>

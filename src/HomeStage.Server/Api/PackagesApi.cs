@@ -13,8 +13,8 @@ namespace HomeStage.Server.Api;
 /// <summary>A song's package: made as a job, then taken away.</summary>
 internal static class PackagesApi
 {
-    /// <param name="Act">The act in which the song is rendered.</param>
-    public sealed record NewPackage(string Song, string Act);
+    /// <param name="Act">The act in which the song is rendered; null for the one in which it is heard at last.</param>
+    public sealed record NewPackage(string Song, string? Act = null);
 
     public static void MapPackages(this RouteGroupBuilder api)
     {
@@ -40,7 +40,7 @@ internal static class PackagesApi
     {
         if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
-        var request = new RenderRequest(asked.Act);
+        var request = new RenderRequest(asked.Act ?? song.Template.FinalAct.Id);
         if (request.Check(song.Template) is { } wrong)
             return Problems.Refused(wrong);
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", work =>
@@ -48,7 +48,7 @@ internal static class PackagesApi
             var sound = Renderer.Render(song.Compiled.Template, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
-            var why = sound.PeakDbfs is null ? WhySilent.At(song.Template, song.Template.Main.Id, asked.Act) : null;
+            var why = sound.PeakDbfs is null ? WhySilent.At(song.Compiled.Template.In(request.Act), song.Template.Main.Id) : null;
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray(), why);
         });
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));

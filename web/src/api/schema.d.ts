@@ -567,6 +567,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/new-place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    kind: string;
+                    chosen?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProposedPlace"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/edits": {
         parameters: {
             query?: never;
@@ -3045,7 +3085,7 @@ export interface components {
         };
         NewPackage: {
             song: string;
-            act: string;
+            act?: null | string;
         };
         NewRender: {
             document: string;
@@ -3319,6 +3359,9 @@ export interface components {
             hasKey: boolean;
             hasTrigger: boolean;
             parameters: components["schemas"]["ParameterView"][];
+        };
+        ProposedPlace: {
+            under: null | components["schemas"]["ChannelId"];
         };
         Recovered: {
             id: string;

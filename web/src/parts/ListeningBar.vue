@@ -3,13 +3,13 @@ import { computed } from 'vue'
 import Icon from './Icon.vue'
 import ListeningPlace from './ListeningPlace.vue'
 import ReferenceSwitch from './ReferenceSwitch.vue'
+import MeterReadings from './MeterReadings.vue'
+import RenderState from './RenderState.vue'
 import SpectrumLine from './SpectrumLine.vue'
 import WaveRibbon from './WaveRibbon.vue'
-import { numberText, secondsText } from './decibels'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { usePads } from '@/state/pads'
-import { useSilence } from '@/state/useSilence'
 
 const document = useDocument()
 const listening = useListening()
@@ -21,33 +21,6 @@ const sections = computed(() => {
   if (listening.section) return [{ name: document.sectionName(listening.section), from: 0 }]
   const { seconds, sections } = timeline.value
   return sections.map((s) => ({ name: s.name, from: s.startSeconds / seconds }))
-})
-const isSilent = computed(() => listening.meters !== undefined && listening.meters.peakDbfs == null)
-const main = computed(() => document.ordered.find((r) => document.can(r).standsOnce)?.channel.id)
-const silence = useSilence(() => (isSilent.value ? (listening.point ?? main.value) : undefined))
-const state = computed(() => {
-  if (listening.trouble) return listening.trouble
-  if (listening.rendering) return `Rendering ${Math.round((listening.job?.progress ?? 0) * 100)} %`
-  if (listening.job?.state === 'cancelled') return 'Cancelled'
-  if (listening.keptAs) return `Kept as ${listening.keptAs}`
-  if (!listening.meters) return 'Not rendered yet'
-  const taped = listening.meters.channelsFromTape
-  if (listening.isCurrent && isSilent.value) return ['Silent.', ...silence.value].join(' ')
-  return listening.isCurrent
-    ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s${taped ? `, ${taped} unchanged` : ''}`
-    : 'Older than the template'
-})
-
-const readings = computed(() => {
-  const m = listening.meters
-  const text = (value: number | null | undefined, digits: number, unit: string) =>
-    value == null ? '—' : `${numberText(value, digits)}${unit}`
-  return [
-    { name: 'Loudness', value: text(m?.loudnessLufs, 1, ' LUFS') },
-    { name: 'Range', value: text(m?.rangeLu, 1, ' LU') },
-    { name: 'True peak', value: text(m?.truePeakDbtp, 1, ' dBTP') },
-    { name: 'Correlation', value: text(m?.correlation, 2, '') },
-  ]
 })
 </script>
 
@@ -111,29 +84,8 @@ const readings = computed(() => {
         @range="listening.setRange"
       />
       <SpectrumLine :levels="listening.meters?.thirdOctavesDb" />
-      <dl class="meters" aria-live="polite">
-        <div v-for="r in readings" :key="r.name">
-          <dt>{{ r.name }}</dt>
-          <dd>{{ r.value }}</dd>
-        </div>
-      </dl>
-      <div class="work">
-        <span :class="{ trouble: listening.trouble, silent: isSilent }" :title="state" role="status">{{ state }}</span>
-        <progress v-if="listening.rendering" max="1" :value="listening.job?.progress ?? 0" aria-label="Rendering" />
-        <button v-if="listening.rendering" type="button" class="plain bare" @click="listening.cancel()">Cancel</button>
-        <button v-else-if="!listening.isCurrent" type="button" class="plain bare" @click="listening.render()">
-          Render now
-        </button>
-        <button
-          v-else-if="listening.meters && !isSilent && !listening.keptAs"
-          type="button"
-          class="plain bare"
-          title="Put it on the shelf of sounds, where starters find it"
-          @click="listening.keep()"
-        >
-          Keep the sound
-        </button>
-      </div>
+      <MeterReadings />
+      <RenderState />
     </template>
     <p v-else class="faint">Open a template or a song to hear it.</p>
   </footer>
@@ -173,8 +125,7 @@ const readings = computed(() => {
   max-width: 150px;
 }
 
-.label,
-dt {
+.label {
   font-size: 11px;
   color: var(--text-3);
 }
@@ -195,54 +146,6 @@ dt {
 .pick option {
   background: var(--raised);
   color: var(--text);
-}
-
-.meters {
-  display: grid;
-  grid-template-columns: auto auto;
-  gap: 2px 14px;
-  margin: 0;
-}
-
-.meters div {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  gap: 6px;
-}
-
-.meters dd {
-  margin: 0;
-  font-weight: 600;
-  font-size: 13px;
-  white-space: nowrap;
-}
-
-.work {
-  width: 132px;
-  flex: none;
-  display: grid;
-  justify-items: end;
-  text-align: right;
-  font-size: 12px;
-  color: var(--text-2);
-}
-
-.silent {
-  display: -webkit-box;
-  -webkit-line-clamp: 3;
-  -webkit-box-orient: vertical;
-  overflow: hidden;
-}
-
-.trouble {
-  color: var(--blocker);
-}
-
-progress {
-  width: 100%;
-  height: 4px;
-  accent-color: var(--lamp-ground);
 }
 
 @media (max-width: 700px) {

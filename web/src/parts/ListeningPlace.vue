@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Picker from './Picker.vue'
 import type { ListeningPoint } from '@/api/types'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -11,8 +12,12 @@ const listening = useListening()
 const catalogue = useCatalogue()
 
 const channels = computed(() =>
-  document.ordered.filter((row) => document.can(row).sounds && !document.can(row).standsOnce),
+  document.ordered
+    .filter((row) => document.can(row).sounds)
+    .map((row) => ({ value: row.channel.id, text: row.channel.name })),
 )
+/** What is listened to where nothing else is asked for. */
+const main = computed(() => document.ordered.find((row) => document.can(row).standsOnce)?.channel.id ?? null)
 const chosen = computed(() => (listening.point ? document.rows.get(listening.point)?.channel : undefined))
 const places = computed(() => {
   const can = chosen.value ? catalogue.can(chosen.value.kind) : {}
@@ -48,14 +53,13 @@ const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
         <input v-model="listening.follows" type="checkbox" /> the selected
       </label>
     </div>
-    <select
-      aria-label="Listening to"
-      :value="listening.point ?? ''"
-      @change="listening.listenTo(valueOf($event) || null)"
-    >
-      <option value="">Main</option>
-      <option v-for="row in channels" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
-    </select>
+    <Picker
+      class="listened"
+      label="Listening to"
+      :choices="channels"
+      :value="listening.point ?? main"
+      @choose="listening.listenTo($event === main ? null : $event)"
+    />
     <select v-if="chosen" class="place" aria-label="Where on it" :value="place" @change="setPlace(valueOf($event))">
       <option v-for="p in places" :key="p.value" :value="p.value">{{ p.text }}</option>
     </select>
@@ -94,6 +98,20 @@ select {
   max-width: 100%;
   text-overflow: ellipsis;
   cursor: pointer;
+}
+
+.field.picker.listened {
+  border: 0;
+  background-color: transparent;
+  font-weight: 600;
+  padding: 0 16px 0 0;
+  background-position:
+    right 6px center,
+    right 1px center;
+}
+
+.listened :deep(.p-select-label) {
+  padding: 0;
 }
 
 .place {

@@ -45,7 +45,7 @@ export function isForControl(event: KeyboardEvent): boolean {
     return !held && (event.key === ' ' || event.key === 'Enter' || event.key.startsWith('Arrow'))
   }
   // A list takes letters to find an entry by.
-  if (target instanceof HTMLSelectElement) return !held && event.key !== '?'
+  if (target instanceof HTMLSelectElement || target.role === 'combobox') return !held && event.key !== '?'
   return target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter')
 }
 

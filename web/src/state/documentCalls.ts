@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { Edit } from '@/api/types'
+import type { ChannelKind, Edit } from '@/api/types'
 import type { components } from '@/api/schema'
 
 export type Change = components['schemas']['ChangeView']
@@ -23,6 +23,12 @@ export function returnTo(id: string, revision: number, to: number): Promise<Chan
 
 export function changesSince(id: string, since: number): Promise<Change> {
   return asked(api.GET('/api/documents/{id}/changes', { params: { path: { id }, query: { since } } }))
+}
+
+/** Where a new channel would go. */
+export async function newPlaceOf(id: string, kind: ChannelKind, chosen?: string) {
+  const ask = { params: { path: { id }, query: { kind, chosen } } }
+  return (await asked(api.GET('/api/documents/{id}/new-place', ask))).under ?? undefined
 }
 
 export function previewOf(id: string, act: string, edits: Edit[]) {

@@ -1,5 +1,5 @@
-import { useDocumentVisibility } from '@vueuse/core'
-import { onScopeDispose, watch } from 'vue'
+import { useDocumentVisibility, useEventSource, useIntervalFn } from '@vueuse/core'
+import { computed, watch } from 'vue'
 import { useDocument } from './document'
 
 const pollMs = 2000
@@ -8,37 +8,18 @@ const pollMs = 2000
 export function useNews() {
   const document = useDocument()
   const visibility = useDocumentVisibility()
-  let stream: EventSource | undefined
-  let poll: ReturnType<typeof setInterval> | undefined
-
-  function listen(id: string) {
-    stream = new EventSource(`/api/documents/${id}/stream`)
-    stream.onmessage = (message) => {
-      stopPolling()
-      void document.hear((JSON.parse(message.data as string) as { revision: number }).revision)
-    }
-    // The browser tries again by itself; until then it is asked now and then.
-    stream.onerror = () => (poll ??= setInterval(() => void document.hear(Infinity), pollMs))
-  }
-
-  function stopPolling() {
-    clearInterval(poll)
-    poll = undefined
-  }
-
-  function leave() {
-    stream?.close()
-    stream = undefined
-    stopPolling()
-  }
-
-  watch(
-    () => (visibility.value === 'visible' ? document.head?.id : undefined),
-    (id) => {
-      leave()
-      if (id) listen(id)
-    },
-    { immediate: true },
+  const address = computed(() =>
+    visibility.value === 'visible' && document.head ? `/api/documents/${document.head.id}/stream` : undefined,
   )
-  onScopeDispose(leave)
+  const stream = useEventSource(address, [], { autoReconnect: { delay: pollMs } })
+  // Until it is back, the server is asked now and then.
+  const poll = useIntervalFn(() => void document.hear(Infinity), pollMs, { immediate: false })
+
+  watch(stream.data, (message) => {
+    if (message) void document.hear((JSON.parse(message) as { revision: number }).revision)
+  })
+  watch([stream.status, address], ([status, at]) => {
+    if (at && status === 'CLOSED') poll.resume()
+    else poll.pause()
+  })
 }

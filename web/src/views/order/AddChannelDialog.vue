@@ -4,8 +4,10 @@ import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
 import type { ChannelKind } from '@/api/types'
 import { goHome } from '@/parts/home'
+import Picker from '@/parts/Picker.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { newPlaceOf } from '@/state/documentCalls'
 
 const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
@@ -21,6 +23,7 @@ let made: string | undefined
 
 const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOnce))
 const feeds = computed(() => catalogue.can(kind.value).feedsASum)
+const sums = computed(() => document.sums.map((r) => ({ value: r.channel.id, text: r.channel.name })))
 const kits = computed(() =>
   document.ordered.filter((r) => r.channel.source?.type === 'instrument' && r.channel.source.kit),
 )
@@ -31,7 +34,7 @@ const outputs = computed(() => {
 watch(open, (now) => {
   if (!now) return
   made = undefined
-  propose()
+  void propose()
   input.value = document.head?.nextInput ?? 1
   instrument.value ||= catalogue.known.instruments[0]?.id ?? ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
@@ -39,15 +42,12 @@ watch(open, (now) => {
   document.refusal = undefined
 })
 
-/** A part goes under the bus that is chosen; another bus beside it. */
-function propose() {
-  const chosen = document.selected
-  const inside = chosen && document.can(chosen).sums && (kind.value !== 'bus' || !chosen.channel.destination)
-  under.value =
-    (inside ? chosen.channel.id : chosen?.channel.destination) ??
-    document.sums.find((r) => r.depth > 0)?.channel.id ??
-    document.sums[0]?.channel.id ??
-    ''
+/** The core says where a new one goes; an answer that comes after another kind was chosen is not taken. */
+async function propose() {
+  const [wanted, id] = [kind.value, document.head?.id]
+  if (!id) return
+  const place = await newPlaceOf(id, wanted, document.selectedId)
+  if (wanted === kind.value && open.value) under.value = place ?? ''
 }
 
 watch(kind, propose)
@@ -125,11 +125,10 @@ function chooseMade() {
       <label v-if="kind === 'audio'"
         >Hardware input<input v-model.number="input" class="field" type="number" min="1" max="128"
       /></label>
-      <label v-if="feeds"
-        >Under, feeding<select v-model="under" class="field">
-          <option v-for="r in document.sums" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
-        </select></label
-      >
+      <div v-if="feeds" class="labelled">
+        <span aria-hidden="true">Under, feeding</span>
+        <Picker label="Under, feeding" :choices="sums" :value="under" @choose="under = $event" />
+      </div>
       <label>Name<input v-model="name" class="field" maxlength="80" placeholder="by what it is" /></label>
       <DialogEnds :trouble="document.refusal?.sentence" leave="Not now" keep="Add it" @leave="open = false" />
     </form>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useManyEdits } from './useManyEdits'
+import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -22,12 +23,8 @@ watch(
   () => (left.value = undefined),
 )
 
-const chosen = (event: Event) => {
-  const list = event.target as HTMLSelectElement
-  const { value } = list
-  list.value = ''
-  return value
-}
+const processors = computed(() => catalogue.known.processors.map((p) => ({ value: p.id, text: p.name })))
+const returns = computed(() => document.returns.map((r) => ({ value: r.channel.id, text: r.channel.name })))
 
 function addInsert(processor: string) {
   void many.each((row) =>
@@ -56,17 +53,11 @@ function takeInputs() {
   <dl class="facts">
     <dt>Insert</dt>
     <dd>
-      <select class="field" aria-label="Add an insert to all" @change="addInsert(chosen($event))">
-        <option value="">Add…</option>
-        <option v-for="p in catalogue.known.processors" :key="p.id" :value="p.id">{{ p.name }}</option>
-      </select>
+      <Picker label="Add an insert to all" :choices="processors" :value="null" empty="Add…" @choose="addInsert" />
     </dd>
     <dt>Send</dt>
     <dd class="value">
-      <select class="field" aria-label="Add a send to all" @change="addSend(chosen($event))">
-        <option value="">to…</option>
-        <option v-for="r in document.returns" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
-      </select>
+      <Picker label="Add a send to all" :choices="returns" :value="null" empty="to…" @choose="addSend" />
       <ValueField
         label="Level of the sends"
         form="level"

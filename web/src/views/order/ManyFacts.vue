@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import HueSwatches from './HueSwatches.vue'
 import { useManyEdits } from './useManyEdits'
 import type { ChannelFormat, StageState } from '@/api/types'
+import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
@@ -11,6 +12,11 @@ const document = useDocument()
 const many = useManyEdits()
 const channels = computed(() => many.rows.value.map((r) => r.channel))
 const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name)
+const sums = computed(() =>
+  document.sums
+    .filter((r) => !document.chosen.has(r.channel.id))
+    .map((r) => ({ value: r.channel.id, text: r.channel.name })),
+)
 const allMuted = computed(() => common((c) => c.muted) === true)
 
 /** What all have in common, or undefined. */
@@ -41,21 +47,13 @@ function widen(format: string) {
   <dl class="facts">
     <dt>Feed</dt>
     <dd>
-      <select
-        class="field"
-        aria-label="All feed"
-        :value="common((c) => c.destination) ?? ''"
-        @change="feed(choice($event))"
-      >
-        <option value="" disabled>different ones</option>
-        <option
-          v-for="r in document.sums.filter((r) => !document.chosen.has(r.channel.id))"
-          :key="r.channel.id"
-          :value="r.channel.id"
-        >
-          {{ r.channel.name }}
-        </option>
-      </select>
+      <Picker
+        label="All feed"
+        :choices="sums"
+        :value="common((c) => c.destination) ?? null"
+        empty="different ones"
+        @choose="feed"
+      />
     </dd>
     <dt>In {{ actName }}</dt>
     <dd>

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, toRef, useTemplateRef, watch } from 'vue'
 import ChannelRowView from './ChannelRow.vue'
 import type { Filter } from './filter'
+import FarRefusal from '@/parts/FarRefusal.vue'
 import RefusalNote from './RefusalNote.vue'
 import TreeHead from './TreeHead.vue'
 import { useChoosing } from './useChoosing'
@@ -150,6 +151,7 @@ const fold = (row: ChannelRow, on: boolean) => tree.fold(row.channel.id, on)
       />
     </template>
     <div v-if="seen.below.value" role="presentation" :style="{ height: `${seen.below.value}px` }" />
+    <FarRefusal :in-sight="(id) => drawn.some(({ row }) => row.channel.id === id)" />
     <p v-if="count === 0" class="nothing quiet">
       {{
         search || filter

@@ -7,6 +7,7 @@ import SparesFact from './SparesFact.vue'
 import StagesFact from './StagesFact.vue'
 import TwinFact from './TwinFact.vue'
 import type { ChannelFormat, ChannelRow, Edit } from '@/api/types'
+import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
@@ -31,15 +32,13 @@ const hue = (hueDegrees: number | null) => send({ type: 'set-hue', channel: id.v
     <template v-if="feedsSomething">
       <dt>Feeds</dt>
       <dd>
-        <select
-          class="field"
-          :value="channel.destination ?? ''"
-          :aria-label="`${channel.name} feeds`"
-          @change="send({ type: 'move-channel', channel: id, destination: choice($event), before: null })"
-        >
-          <option v-if="channel.destination === null" value="">nothing yet</option>
-          <option v-for="r in destinations" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
-        </select>
+        <Picker
+          :label="`${channel.name} feeds`"
+          :choices="destinations.map((r) => ({ value: r.channel.id, text: r.channel.name }))"
+          :value="channel.destination ?? null"
+          empty="nothing yet"
+          @choose="send({ type: 'move-channel', channel: id, destination: $event, before: null })"
+        />
       </dd>
     </template>
     <template v-if="channel.outputPair !== null">

@@ -67,7 +67,7 @@ function remove(name: string) {
     @drop.prevent="bring($event.dataTransfer?.files)"
   >
     <h3>
-      {{ catalogue.can(channel.kind).goesToAnOutput ? 'References' : 'Sounds' }}
+      Sounds
       <button type="button" class="plain bare small" @click="file?.click()">
         <Icon name="file" :size="13" /> Sound file
       </button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ChannelRow, Source } from '@/api/types'
+import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
@@ -73,14 +74,12 @@ function choose(event: Event) {
       </template>
     </div>
     <div v-if="source?.type === 'internal'" class="value more">
-      <select
-        class="field"
+      <Picker
+        label="The channel that is recorded"
+        :choices="recordable.map((r) => ({ value: r.channel.id, text: r.channel.name }))"
         :value="source.from"
-        aria-label="The channel that is recorded"
-        @change="change({ from: ($event.target as HTMLSelectElement).value })"
-      >
-        <option v-for="r in recordable" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
-      </select>
+        @choose="change({ from: $event })"
+      />
       <select
         class="field"
         :value="source.tap"

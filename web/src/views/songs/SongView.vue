@@ -15,11 +15,6 @@ const trouble = ref<string>()
 const pack = usePackage()
 const describing = ref(false)
 const note = computed(() => (document.head?.id === props.id ? document.head.note : ''))
-/** A song is printed as it is mixed; where no act is called so, as in the last one. */
-const renderedAct = computed(() => {
-  const acts = document.head?.acts ?? []
-  return (acts.find((act) => act.id === 'mix') ?? acts.at(-1))?.id ?? 'mix'
-})
 const sections = computed(() => (document.head?.id === props.id ? document.head.timeline.sections : []))
 
 onMounted(async () => {
@@ -91,7 +86,7 @@ onMounted(async () => {
           </li>
         </ul>
         <div class="make">
-          <button type="button" class="loud" :disabled="pack.busy.value" @click="pack.make(id, renderedAct)">
+          <button type="button" class="loud" :disabled="pack.busy.value" @click="pack.make(id)">
             {{ pack.busy.value ? 'Rendering…' : 'Make and download it' }}
           </button>
           <template v-if="pack.busy.value">

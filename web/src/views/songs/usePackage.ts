@@ -12,13 +12,13 @@ export function usePackage() {
   const failed = ref(false)
   let job: Job | undefined
 
-  async function make(song: string, act: string) {
+  async function make(song: string) {
     busy.value = true
     failed.value = false
     message.value = undefined
     progress.value = 0
     try {
-      job = await asked(api.POST('/api/packages', { body: { song, act } }))
+      job = await asked(api.POST('/api/packages', { body: { song } }))
       while (job.state === 'waiting' || job.state === 'running') {
         await new Promise((resolve) => setTimeout(resolve, pollMs))
         job = await asked(api.GET('/api/packages/{id}', { params: { path: { id: job.id } } }))

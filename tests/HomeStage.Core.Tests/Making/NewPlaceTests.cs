@@ -1,0 +1,34 @@
+using HomeStage.Core.Making;
+using HomeStage.Core.Templates;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Making;
+
+public class NewPlaceTests
+{
+    private static readonly Template Stage = OneBar(Bus("drums", "mix-bus"), Bus("toms", "drums"), Tone("kick", "drums"), Return("hall", "mix-bus"), Trigger("pulse"));
+
+    /// <summary>Common practice: a part goes into the bus at hand; who made a bus wants the next one beside it.</summary>
+    [Theory]
+    [InlineData(ChannelKind.Instrument, "drums", "drums")]
+    [InlineData(ChannelKind.Instrument, "kick", "drums")]
+    [InlineData(ChannelKind.Bus, "drums", "mix-bus")]
+    [InlineData(ChannelKind.Bus, "toms", "drums")]
+    [InlineData(ChannelKind.Bus, "kick", "drums")]
+    [InlineData(ChannelKind.Bus, "main", "main")]
+    [InlineData(ChannelKind.Audio, "hall", "mix-bus")]
+    [InlineData(ChannelKind.Audio, "pulse", "mix-bus")]
+    [InlineData(ChannelKind.Audio, "gone", "mix-bus")]
+    [InlineData(ChannelKind.Audio, null, "mix-bus")]
+    [InlineData(ChannelKind.Trigger, "drums", null)]
+    [InlineData(ChannelKind.Direct, "drums", null)]
+    public void Of_AKindAndWhatIsChosen_IsTheSumThatItWouldFeed(ChannelKind kind, string? chosen, string? under) =>
+        Assert.Equal(under, NewPlace.Of(Stage, kind, chosen is null ? null : new(chosen))?.Value);
+
+    [Fact]
+    public void FinalAct_IsTheOneForMixing_OrElseTheLast()
+    {
+        Assert.Equal("mix", Stage.FinalAct.Id);
+        Assert.Equal("record", (Stage with { Acts = [.. Stage.Acts.Where(a => a.Id != "mix")] }).FinalAct.Id);
+    }
+}

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import Select from 'primevue/select'
+import { nextTick, ref, watch } from 'vue'
+import { goHome } from './home'
+
+/** One of a list; a long one has a field to find it by. */
+const props = defineProps<{
+  label: string
+  choices: readonly { value: string; text: string }[]
+  /** What is chosen, or null for nothing yet. */
+  value: string | null
+  /** What stands there while nothing is chosen. */
+  empty?: string
+}>()
+const emit = defineEmits<{ choose: [value: string] }>()
+const many = 8
+const picker = ref<InstanceType<typeof Select> | null>(null)
+
+let chose = false
+
+/** What stands there is what is stored: a choice that is refused, or that only adds something, goes back at once. */
+const shown = ref(props.value)
+watch(
+  () => props.value,
+  (value) => (shown.value = value),
+)
+
+async function choose(value: string) {
+  chose = true
+  shown.value = value
+  emit('choose', value)
+  await nextTick()
+  shown.value = props.value
+}
+
+/** Whoever chose is done with the list; in a dialog the next field comes by Tab. The list takes the focus once more as it goes. */
+function done() {
+  const element = (picker.value as unknown as { $el: HTMLElement } | null)?.$el
+  if (chose && !element?.closest('[role=dialog]')) setTimeout(goHome)
+  chose = false
+}
+</script>
+
+<template>
+  <Select
+    ref="picker"
+    class="field picker"
+    :model-value="shown"
+    :options="[...choices]"
+    option-label="text"
+    option-value="value"
+    :filter="choices.length > many"
+    auto-filter-focus
+    reset-filter-on-hide
+    filter-placeholder="Find by name"
+    empty-filter-message="None is called that."
+    empty-message="There is none."
+    :aria-label="label"
+    :placeholder="empty"
+    @update:model-value="choose"
+    @hide="done"
+  />
+</template>

@@ -1,0 +1,66 @@
+import { computed, ref, watch } from 'vue'
+import type { ListeningPoint, NewRender } from '@/api/types'
+import { useDocument } from './document'
+
+/** What is listened to: a channel, where on it, over which part of the timeline, in the act that is on. */
+export function useListeningTarget() {
+  const document = useDocument()
+  const point = ref<string | null>(null)
+  const where = ref<ListeningPoint>('after-fader')
+  const insert = ref<string | null>(null)
+  const section = ref<string | null>(null)
+  const follows = ref(false)
+  /** Whether all meters run on every channel. */
+  const inFull = ref(false)
+
+  const request = computed<NewRender | undefined>(
+    () =>
+      document.head && {
+        document: document.head.id,
+        act: document.act,
+        listenTo: point.value,
+        section: section.value,
+        point: where.value,
+        insert: insert.value,
+        metersInFull: inFull.value,
+      },
+  )
+  /** Names what a render would be of, at this revision; a render of another is old. */
+  const wanted = computed(
+    () => request.value && [document.head?.revision, ...Object.values(request.value).map(String)].join('/'),
+  )
+  const pointName = computed(() => (point.value ? (document.rows.get(point.value)?.channel.name ?? 'Main') : 'Main'))
+  const title = computed(() =>
+    [pointName.value, section.value && document.sectionName(section.value)].filter(Boolean).join(', '),
+  )
+
+  /** Another listening point; after its fader unless said otherwise. */
+  function listenTo(channel: string | null, place: ListeningPoint = 'after-fader', key: string | null = null) {
+    point.value = channel
+    where.value = place
+    insert.value = key
+  }
+
+  /** Back to the whole, as a document opens. */
+  function reset() {
+    listenTo(null)
+    section.value = document.head?.opening?.loopSection ?? null
+  }
+
+  watch(
+    () => follows.value && document.selectedId,
+    (id) => {
+      const row = id ? document.rows.get(id) : undefined
+      if (row && document.can(row).sounds) listenTo(row.channel.id)
+    },
+  )
+  // A section that is gone is listened to no more.
+  watch(
+    () => document.head?.timeline.sections,
+    (sections) => {
+      if (section.value && sections && !sections.some((s) => s.id === section.value)) section.value = null
+    },
+  )
+
+  return { point, where, insert, section, follows, inFull, request, wanted, pointName, title, listenTo, reset }
+}
