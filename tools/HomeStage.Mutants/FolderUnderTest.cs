@@ -7,6 +7,7 @@ internal sealed record FolderUnderTest(string Name, params string[] Tests)
     public static readonly IReadOnlyList<FolderUnderTest> All =
     [
         new("Routing", "Routing"),
+        new("Compiling", "Compiling"),
         new("Outputs", "Outputs"),
         new("Levels", "Levels"),
         new("Strips", "Strips"),
