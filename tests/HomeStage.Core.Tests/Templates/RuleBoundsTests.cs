@@ -1,0 +1,118 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing.Rules;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Templates;
+
+/// <summary>Where each range ends: the last value that is taken, and the next one that is not.</summary>
+public class RuleBoundsTests
+{
+    private static readonly Template Stage = OneBar(Tone("kick", "mix-bus", ChannelFormat.Stereo, Insert("comp", "compressor")), Bus("drums", "mix-bus"));
+
+    private static readonly Dictionary<string, (Func<double, Template> With, double Lowest, double Highest, double Step)> Ranges = new()
+    {
+        ["tempo"] = (v => Stage with { Timeline = Stage.Timeline with { TempoBpm = v } }, 20, 400, 0.001),
+        ["tempo of a section"] = (v => OfSection(s => s with { TempoBpm = v }), 20, 400, 0.001),
+        ["bars of a section"] = (v => OfSection(s => s with { Bars = (int)v }), 1, 999, 1),
+        ["bars of the timeline"] = (v => Stage with { Timeline = Stage.Timeline with { Sections = Sections((int)v) } }, 4, 4000, double.NaN),
+        ["beats of a meter"] = (v => Stage with { Timeline = Stage.Timeline with { Meter = new((int)v, 4) } }, 1, 32, 1),
+        ["sharps of the key"] = (v => Stage with { Key = new((int)v, false) }, -7, 7, 1),
+        ["tags"] = (v => Stage with { Tags = Many((int)v, i => $"Tag {i}") }, 0, 40, 1),
+        ["acts"] = (v => Stage with { Acts = Many((int)v, i => new Act($"act-{i}", $"Act {i}")) }, 1, 20, 1),
+        ["grooves"] = (v => Stage with { Grooves = Many((int)v, i => new Groove($"Groove {i:000}", Ticks.PerQuarter, [new(0)])) }, 0, 200, 1),
+        ["accepted findings"] = (v => Stage with { Accepted = Map<string>.From(Enumerable.Range(0, (int)v).Select(i => KeyValuePair.Create($"finding-{i}", "As it is meant"))) }, 0, 500, 1),
+        ["patches"] = (v => Stage with { Patches = Many((int)v, i => new Patch("compressor", $"Patch {i:0000}", Map<double>.Empty)) }, 0, Patch.MostInATemplate, 1),
+        ["inserts"] = (v => OfKick(c => c with { Inserts = Many((int)v, i => Insert($"i{i}", "gain")) }), 0, 32, 1),
+        ["level"] = (v => OfKick(c => c with { Level = new(v) }), -144, 6, 0.01),
+        ["pan"] = (v => OfKick(c => c with { Pan = v }), -1, 1, 0.001),
+        ["hue"] = (v => OfKick(c => c with { HueDegrees = v }), 0, 359.999, 0.001),
+        ["low cut of a key"] = (v => OfInsert(i => i with { Key = new(true, v) }), 20, 20000, 0.01),
+        ["high cut of a key"] = (v => OfInsert(i => i with { Key = new(true, null, v) }), 20, 20000, 0.01),
+        ["MIDI channel"] = (v => OfInput(new() { MidiChannel = (int)v }), 1, 16, 1),
+        ["pad"] = (v => OfInput(new() { PadMap = [new((int)v, 36)] }), 0, 127, 1),
+        ["note of a pad"] = (v => OfInput(new() { PadMap = [new(36, (int)v)] }), 0, 127, 1),
+        ["controller"] = (v => OfInput(new() { Controllers = [new((int)v, "Wheel")] }), 0, 127, 1),
+        ["length of a channel's name"] = (v => OfKick(c => c with { Name = new('k', (int)v) }), 1, 80, 1),
+        ["length of a note"] = (v => OfKick(c => c with { Note = new('n', (int)v) }), 0, 4000, 1),
+        ["length of a section's name"] = (v => OfSection(s => s with { Name = new('s', (int)v) }), 1, 40, 1),
+    };
+
+    public static TheoryData<string> Names => [.. Ranges.Keys];
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void Check_AtTheEndsOfARange_TakesThem_AndNothingBeyond(string name)
+    {
+        var (with, lowest, highest, step) = Ranges[name];
+
+        Assert.Null(TemplateRules.Check(with(lowest)));
+        Assert.Null(TemplateRules.Check(with(highest)));
+        Assert.NotNull(TemplateRules.Check(with(highest + (double.IsNaN(step) ? 1 : step))));
+        // Where nothing is below the lowest there is nothing to refuse.
+        if (lowest is not (0 or -144 or 4) || name is "pad" or "note of a pad" or "controller" or "hue")
+            Assert.NotNull(TemplateRules.Check(with(lowest - step)));
+    }
+
+    [Theory]
+    [InlineData(44100, true)]
+    [InlineData(48000, true)]
+    [InlineData(88200, true)]
+    [InlineData(96000, true)]
+    [InlineData(44101, false)]
+    [InlineData(22050, false)]
+    [InlineData(192000, false)]
+    public void Check_OfASampleRate_TakesTheFourOfTheTrade(int rateHz, bool isTaken) =>
+        Assert.Equal(isTaken, TemplateRules.Check(Stage with { SampleRateHz = rateHz }) is null);
+
+    [Theory]
+    [InlineData(1, true)]
+    [InlineData(2, true)]
+    [InlineData(8, true)]
+    [InlineData(32, true)]
+    [InlineData(3, false)]
+    [InlineData(6, false)]
+    [InlineData(64, false)]
+    [InlineData(0, false)]
+    public void Check_OfAMetersUnit_TakesHalvingsOfAWhole(int unit, bool isTaken) =>
+        Assert.Equal(isTaken, TemplateRules.Check(Stage with { Timeline = Stage.Timeline with { Meter = new(3, unit) } }) is null);
+
+    /// <summary>Every control of every processor, as the catalogue gives its range.</summary>
+    [Fact]
+    public void Check_OfEachControl_TakesItsRange_AndWholeChoices()
+    {
+        foreach (var (processor, parameter) in ProcessorCatalogue.All.SelectMany(p => p.Parameters.Select(q => (p, q))))
+        {
+            Refusal? Set(double value) => TemplateRules.Check(OfKick(c => c with { Inserts = [Insert("i", processor.Id, (parameter.Id, value))] }));
+
+            Assert.Null(Set(parameter.Min));
+            Assert.Null(Set(parameter.Max));
+            Assert.IsType<Refusal.OutOfRange>(Set(parameter.Max + 0.01));
+            Assert.IsType<Refusal.OutOfRange>(Set(parameter.Min - 0.01));
+            Assert.IsType<Refusal.OutOfRange>(Set(double.NaN));
+            var between = Set(parameter.Min + 0.25);
+            if (parameter.Unit is Unit.Choice)
+                Assert.IsType<Refusal.WrongPlace>(between);
+            else if (parameter.Max - parameter.Min > 0.25)
+                Assert.Null(between);
+        }
+    }
+
+    private static Template OfSection(Func<Section, Section> change) =>
+        Stage with { Timeline = Stage.Timeline with { Sections = [change(Stage.Timeline.Sections[0])] } };
+
+    /// <summary>Five of them, since one holds at most 999 bars.</summary>
+    private static Sequence<Section> Sections(int bars) =>
+        [.. Enumerable.Range(0, bars > 999 ? 5 : 1).Select(i => new Section($"s{i}", $"Part {i}", bars > 999 ? (i < 4 ? 800 : bars - 3200) : bars))];
+
+    private static Sequence<T> Many<T>(int count, Func<int, T> each) => [.. Enumerable.Range(0, count).Select(each)];
+
+    private static Template OfKick(Func<Channel, Channel> change) =>
+        Stage with { Channels = Stage.Channels.Replace(change(Stage.Channels[new ChannelId("kick")])) };
+
+    private static Template OfInsert(Func<Insert, Insert> change) => OfKick(c => c with { Inserts = [change(c.Inserts[0])] });
+
+    private static Template OfInput(NoteInput input) => OfKick(c => c with { NoteInput = input });
+}
