@@ -4,7 +4,9 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Comparing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
@@ -12,18 +14,92 @@ namespace HomeStage.Core.Tests.Templates;
 
 public class EditWordsTests
 {
-    private static readonly Template Said = OneBar(
-        Return("echo", "mix-bus"), Bus("keys", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor)), new PutSend(new("keys"), new(new("echo"), new(-12))));
+    private static readonly Pattern Beat = new("Beat", Ticks.PerQuarter, [new(0, 120, 60, 100)], []);
 
+    private static readonly Template Said = OneBar(
+        Return("echo", "mix-bus"), Bus("keys", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor), Insert("eq", ProcessorCatalogue.Equaliser)),
+        Tone("organ", "keys"), Trigger("pulse"),
+        new AddChannel(new() { Id = new("voice"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus }),
+        new AddChannel(new() { Id = new("part"), Name = "Part", Kind = ChannelKind.Notes }),
+        new SetKey(new("keys"), new("comp"), new(true)),
+        new PutGroove(new Groove("Late", Ticks.PerQuarter, [new(0)])),
+        new PutSend(new("keys"), new(new("echo"), new(-12), Open: false)));
+
+    /// <summary>Written down as somebody would say it who looks at the history.</summary>
     public static TheoryData<Edit, string> Sentences() => new()
     {
         { new SetLevel(new("keys"), new(-3)), "Bus keys: level 0.0 dB → −3.0 dB" },
         { new SetPan(new("keys"), -0.5), "Bus keys: pan centre → 50 % left" },
-        { new PutSend(new("keys"), new(new("echo"), new(-6), TapPoint.Pre)), "Bus keys → Return echo: −12.0 dB → −6.0 dB before the fader" },
+        { new SetPan(new("keys"), 0.25), "Bus keys: pan centre → 25 % right" },
+        { new PutSend(new("keys"), new(new("echo"), new(-6), TapPoint.Pre)), "Bus keys → Return echo: −12.0 dB, closed → −6.0 dB before the fader" },
+        { new PutSend(new("organ"), new(new("echo"), new(-6), Open: false)), "Tone organ sends to Return echo, −6.0 dB after the fader, closed" },
+        { new RemoveSend(new("keys"), new("echo")), "Bus keys sends to Return echo no more" },
         { new SetParameter(new("keys"), new("comp"), "ratio", 4), "Bus keys, compressor: ratio 3 : 1 → 4 : 1" },
+        { new SetParameter(new("keys"), new("eq"), "part", 4), "Bus keys, equaliser: applies to both sides → sides" },
+        { new SetParameter(new("keys"), new("eq"), "low-cut", 1), "Bus keys, equaliser: low cut off → on" },
+        { new MoveInsert(new("keys"), new("comp"), 1), "Bus keys: the compressor stands at place 2 of the strip" },
+        { new RemoveInsert(new("keys"), new("comp")), "Bus keys loses its compressor" },
+        { new ParkInsert(new("keys"), new("comp"), [InMix]), "Bus keys: the compressor is parked in Mix" },
+        { new ParkInsert(new("keys"), new("comp"), []), "Bus keys: the compressor is live in every act" },
+        { new SetKey(new("keys"), new("comp"), null), "Bus keys: the key input of the compressor is taken away" },
+        { new SetKey(new("keys"), new("comp"), new(false)), "Bus keys: the key input of the compressor is off" },
+        { new SetKey(new("keys"), new("comp"), new(true)), "Bus keys: the key input of the compressor is on" },
+        { new SetKey(new("keys"), new("comp"), new(true, 120)), "Bus keys: the key input of the compressor is on, hearing 120 to 20000 Hz" },
+        { new SetKey(new("keys"), new("comp"), new(true, null, 400)), "Bus keys: the key input of the compressor is on, hearing 20 to 400 Hz" },
+        { new SetWaitsFor(new("keys"), new("comp"), null), "Bus keys: the compressor waits for nothing" },
+        { new SetWaitsFor(new("keys"), new("comp"), new(WaitReason.SongKey)), "Bus keys: the compressor waits for the song's key" },
+        { new PutFeed(new("pulse"), new(new("keys"), new("comp"), new(0), TapPoint.Pre)), "Trigger pulse steers the compressor on Bus keys, 0.0 dB before the fader" },
+        { new RemoveFeed(new("pulse"), new("keys"), new("comp")), "Trigger pulse steers the compressor on Bus keys no more" },
         { new SetStage(new("echo"), InMix, StageState.InTheWings), "Return echo is in the wings in Mix" },
+        { new SetStage(new("echo"), InMix, StageState.BehindTheCurtain), "Return echo is behind the curtain in Mix" },
+        { new SetStage(new("echo"), InMix, StageState.OnStage), "Return echo is on stage in Mix" },
+        { new SetMute(new("keys"), true), "Bus keys is muted" },
+        { new SetMute(new("keys"), false), "Bus keys is open again" },
+        { new SetPolarity(new("keys"), true), "Bus keys: polarity flipped" },
+        { new SetPolarity(new("keys"), false), "Bus keys: polarity upright" },
+        { new SetFormat(new("keys"), ChannelFormat.Mono), "Bus keys is mono" },
+        { new SetHue(new("keys"), 200), "Bus keys takes hue 200°" },
+        { new SetHue(new("keys"), null), "Bus keys takes the hue of what it feeds" },
+        { new SetNote(new("keys"), ""), "The note on Bus keys is gone" },
+        { new SetNote(new("keys"), "Softly"), "The note on Bus keys is rewritten" },
+        { new SetRole(new("keys"), null), "Bus keys takes its role from its name" },
+        { new SetRole(new("keys"), "keys"), "Bus keys is for keys" },
+        { new SetOutputPair(new("main"), 2), "Main goes to outputs 3–4" },
+        { new SetSpare(new("voice"), true), "Voice waits as a spare" },
+        { new SetSpare(new("voice"), false), "Voice is a spare no more" },
+        { new SetPrintTwin(new("organ"), new("voice")), "Tone organ prints to Voice" },
+        { new SetPrintTwin(new("organ"), null), "Tone organ prints nowhere" },
+        { new SetDestination(new("organ"), EmptyStage.MixBus), "Tone organ feeds Mix bus instead of Bus keys" },
+        { new MoveChannel(new("organ"), new("keys"), null), "Tone organ stands elsewhere" },
+        { new MoveChannel(new("organ"), EmptyStage.MixBus, new("voice")), "Tone organ moves under Mix bus, before Voice" },
+        { new SetSource(new("voice"), new InputSource(3, 4, true, true)), "Voice takes inputs 3 and 4, monitored, armed instead of nothing" },
+        { new SetSource(new("voice"), new InputSource(3)), "Voice takes input 3 instead of nothing" },
+        { new SetSource(new("voice"), new InternalSource(new("keys"))), "Voice takes what Bus keys plays, after the fader instead of nothing" },
+        { new PutPattern(new("organ"), Beat), "Tone organ has the starter Beat" },
+        { new PutPattern(new("organ"), Beat with { Name = "Held" }), "Tone organ: the starter Held is changed" },
+        { new RemovePattern(new("organ"), "Held"), "Tone organ loses the starter Held" },
+        { new SetPlays(new("part"), [new("organ")], new("Desk", 3)), "Part plays Tone organ, Desk on MIDI channel 3" },
+        { new SetPlays(new("part"), [], null), "Part plays nothing" },
+        { new SetGroove(new("organ"), "Late"), "Tone organ follows the groove Late" },
+        { new SetGroove(new("organ"), null), "Tone organ plays straight" },
+        { new PutGroove(new Groove("Late", Ticks.PerQuarter, [new(0)])), "The groove Late is changed" },
+        { new PutGroove(new Groove("Early", Ticks.PerQuarter, [new(0)])), "The groove Early is kept" },
         { new SetTimeline(new(92, new(4, 4), [new("Song", 1)])), "Tempo 120 → 92 quarter notes a minute" },
+        { new SetTimeline(new(120, new(6, 8), [new("Song", 1)])), "Meter 4/4 → 6/8" },
+        { new SetTimeline(new(120, new(4, 4), [new("Refrain", 1, Id: "song")])), "Song is called Refrain" },
+        { new SetTimeline(new(120, new(4, 4), [new("Song", 2), new("End", 1)])), "The sections are Song (2 bars), End (1 bar)" },
+        { new Describe("Other", "", [], ""), "It is now called Other" },
+        { new Describe("One bar", "", [], "Play"), "The prompt note is rewritten" },
+        { new Describe("One bar", "Band", [], ""), "Its category is Band" },
+        { new Describe("One bar", "", ["slow", "warm"], ""), "Its tags are slow, warm" },
+        { new SetMusicalKey(null), "The key waits for the song" },
+        { new SetSampling(44100, PanLaw.Linear), "44100 Hz, pan law −6 dB at the centre" },
         { new RemoveChannel(new("keys")), "Bus keys is removed" },
+        { new NameChannels([new("keys"), new("organ")], "Part {n}"), "Bus keys, Tone organ are named Part {n}" },
+        { new DuplicateChannels([new("keys")]), "Bus keys is duplicated" },
+        { new DuplicateChannels([new("keys"), new("organ"), new("voice"), new("part"), new("echo")]), "Bus keys, Tone organ, Voice and 2 more are duplicated" },
+        { new AddSends([new("organ"), new("voice")], new(new("echo"), new(-12))), "Tone organ, Voice send to Return echo, −12.0 dB" },
+        { new TakeInputs([new("voice")], 5), "Voice takes inputs from 5 on" },
         { new BusAround([new("keys")], new("all"), "All keys"), "All keys is put around Bus keys" },
     };
 

@@ -31,6 +31,8 @@ internal static class Wording
             return parameter is null ? "its default" : Value(parameter, parameter.Default);
         if (parameter?.Unit == Unit.Switch)
             return number > 0 ? "on" : "off";
+        if (parameter is { Unit: Unit.Choice } && number >= 0 && number < parameter.Options.Count)
+            return parameter.Options[(int)number].ToLowerInvariant();
         var unit = parameter?.Unit.Symbol() ?? "";
         return string.Create(CultureInfo.InvariantCulture, $"{number:0.##}{(unit.Length > 0 ? " " : "")}{unit}");
     }

@@ -1,0 +1,108 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Templates;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Outputs;
+
+/// <summary>What somebody did to a split or to a sum is not lost by the next plan, whatever it was.</summary>
+public class WorkedOnTests
+{
+    private static readonly ChannelId Player = new("set");
+
+    private static readonly Kit Set = new(
+        [new("Kick", 36, "drums/kick", 1, DrumSound.Kick), new("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), new("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
+        [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+
+    private static readonly Template Whole = OneBar(
+        new AddChannel(new() { Id = Player, Name = "Drum set", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, Set) }),
+        Return("hall", "mix-bus"), Bus("keys", "mix-bus", Insert("ducked", "compressor")), new SetKey(new("keys"), new("ducked"), new(true)));
+
+    private static readonly Dictionary<string, Func<Channel, Channel>> Work = new()
+    {
+        ["an insert"] = c => c with { Inserts = [new(new("eq"), "equaliser")] },
+        ["a send"] = c => c with { Sends = [new(new("hall"), new(-12))] },
+        ["a feed"] = c => c with { Feeds = [new(new("keys"), new("ducked"), new(0), TapPoint.Pre)] },
+        ["a curve"] = c => c with { Shapes = [new(new LevelTarget(), "song", [new(0, -6), new(1, 0)])] },
+        ["a note"] = c => c with { Note = "Keep this one" },
+        ["its level"] = c => c with { Level = new(-3) },
+        ["its mute"] = c => c with { Muted = true },
+    };
+
+    public static TheoryData<string> Kinds => [.. Work.Keys];
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void Coarser_OfTwoSplits_KeepsTheOneThatIsWorkedOn(string what)
+    {
+        var fine = Applied(Whole, 2);
+        var second = fine.Channels.Single(c => c.Name == "Tom low");
+        var dressed = fine with { Channels = fine.Channels.Replace(Work[what](second)) };
+
+        var coarse = Applied(dressed, 1);
+
+        var kept = coarse.Channels.Single(c => c.Kind == ChannelKind.Split && c.Name == "Toms");
+        Assert.Equal(second.Id, kept.Id);
+        Assert.Equal(Work[what](second) with { Name = "Toms", Destination = kept.Destination }, kept with { Source = second.Source });
+    }
+
+    [Fact]
+    public void Coarser_OfTwoBareSplits_KeepsTheFirst() =>
+        Assert.Equal(
+            Applied(Whole, 2).Channels.Single(c => c.Name == "Tom high").Id,
+            Applied(Applied(Whole, 2), 1).Channels.Single(c => c.Kind == ChannelKind.Split && c.Name == "Toms").Id);
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void Coarser_OfASumThatIsWorkedOn_KeepsTheSum(string what)
+    {
+        var fine = Applied(Whole, 2);
+        var sum = fine.Channels.Single(c => c.Kind == ChannelKind.Bus && c.Name == "Toms");
+        var dressed = fine with { Channels = fine.Channels.Replace(Work[what](sum)) };
+
+        Assert.Equal(Work[what](sum), Applied(dressed, 1).Channels.Single(c => c.Id == sum.Id));
+        Assert.False(Applied(fine, 1).Channels.Contains(sum.Id));
+    }
+
+    [Fact]
+    public void Finer_WhereABusOfThatNameStandsElsewhere_MakesOneOfItsOwn()
+    {
+        var elsewhere = Whole.With(new AddChannel(new() { Id = new("others"), Name = "Toms", Kind = ChannelKind.Bus, Destination = new("keys") }));
+
+        var fine = Applied(elsewhere, 2);
+
+        Assert.DoesNotContain(fine.Channels, c => c.Destination == new ChannelId("others"));
+        Assert.Equal(2, fine.Channels.Count(c => c.Kind == ChannelKind.Bus && c.Name.StartsWith("Toms", StringComparison.Ordinal)));
+    }
+
+    /// <summary>Jacks are neither made nor lost: what no group takes stays, pair by pair, a half where no pair is left.</summary>
+    [Theory]
+    [InlineData(true, new[] { 2, 2, 1 }, new[] { 2, 2, 1 })]
+    [InlineData(true, new[] { 2, 2, 2, 2 }, new[] { 2, 2, 2, 2 })]
+    [InlineData(false, new[] { 1, 1, 1, 1 }, new[] { 1, 1, 1, 1 })]
+    public void LaidOut_OverOneOutput_LeavesTheOtherJacksFree(bool reserved, int[] widths, int[] expected)
+    {
+        var kit = new Kit(Set.Pieces, [.. widths.Select((w, i) => new KitOutput($"Output {i + 1}", w == 2 ? ChannelFormat.Stereo : ChannelFormat.Mono))], reserved);
+        var jacks = KitJacks.Of(kit);
+        var plan = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans[0];
+
+        var (laid, numbers) = jacks.LaidOut(kit, plan, ["All"]);
+
+        Assert.Equal(expected, laid.Outputs.Select(o => o.Format == ChannelFormat.Stereo ? 2 : 1));
+        Assert.Equal([reserved ? 2 : 1], numbers);
+        Assert.Equal("All", laid.Outputs[numbers[0] - 1].Name);
+        Assert.All(laid.Pieces, p => Assert.Equal(numbers[0], p.Output));
+    }
+
+    private static Template Applied(Template template, int plan)
+    {
+        var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
+        var jacks = KitJacks.Of(kit);
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans;
+        return template.With([.. SplitBatch.Of(template, Player, plans[plan])]);
+    }
+}
