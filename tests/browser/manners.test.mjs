@@ -1,7 +1,7 @@
 // The keys go where the eye is, late answers go nowhere, and what is there is not overwritten.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, pick, row } from './stage.mjs'
+import { openStage, openTemplate, pick, row, settles } from './stage.mjs'
 
 let stage, page
 
@@ -22,14 +22,6 @@ const open = () => page.url().split('/').pop()
 const channels = async (id = open()) => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
 const channel = async (id) => (await channels()).find((c) => c.id === id)
 const chosen = () => page.locator('[role=row][aria-selected=true]').first().getAttribute('data-id')
-
-async function settles(read, expected) {
-  for (let i = 0; i < 200; i++) {
-    if ((await read()) === expected) return
-    await page.waitForTimeout(25)
-  }
-  assert.equal(await read(), expected)
-}
 
 test('a channel that was made is the chosen one, so that the next key is for it', async () => {
   await row(page, 'Voices').click()

@@ -3,7 +3,7 @@ import assert from 'node:assert/strict'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, pick, row, waveFile } from './stage.mjs'
+import { openStage, openTemplate, pick, row, settles, waveFile } from './stage.mjs'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 let stage
@@ -21,14 +21,6 @@ const channels = async () => (await stage.get(`/api/documents/${id()}`)).channel
 const channel = async (key) => (await channels()).find((c) => c.id === key)
 const revision = async () => (await stage.get(`/api/documents/${id()}`)).head.revision
 const side = () => page.getByRole('complementary')
-
-async function settles(read, expected) {
-  for (let i = 0; i < 200; i++) {
-    if (JSON.stringify(await read()) === JSON.stringify(expected)) return
-    await page.waitForTimeout(25)
-  }
-  assert.deepEqual(await read(), expected)
-}
 
 async function serious() {
   await page.evaluate(axe)

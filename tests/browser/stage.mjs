@@ -1,4 +1,5 @@
 // Starts the real server on a free port of the loopback address and a browser that looks at it.
+import assert from 'node:assert/strict'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -113,4 +114,13 @@ export async function pick(scope, label, text) {
   const page = scope.page?.() ?? scope
   await scope.getByRole('combobox', { name: label, exact: true }).click()
   await page.locator('.p-select-overlay').getByRole('option', { name: text, exact: true }).click()
+}
+
+/** Waits until something reads as it should, and says what it reads where it never does. */
+export async function settles(read, expected) {
+  for (let i = 0; i < 200; i++) {
+    if (JSON.stringify(await read()) === JSON.stringify(expected)) return
+    await new Promise((resolve) => setTimeout(resolve, 25))
+  }
+  assert.deepEqual(await read(), expected)
 }

@@ -1,7 +1,7 @@
 // Values as people type, step and drag them; the whole screen by keys alone.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row } from './stage.mjs'
+import { openStage, openTemplate, row, settles } from './stage.mjs'
 
 let stage
 let page
@@ -21,13 +21,6 @@ async function kick() {
 }
 
 /** Waits until the server holds what the screen says, since an edit is on its way for a moment. */
-async function settles(read, expected) {
-  for (let i = 0; i < 200; i++) {
-    if ((await read()) === expected) return
-    await page.waitForTimeout(25)
-  }
-  assert.equal(await read(), expected)
-}
 
 for (const [typed, stored, shown] of [
   ['-7.5', -7.5, '−7.5'],

@@ -121,6 +121,19 @@ public class EditBehaviourTests
     }
 
     [Theory]
+    [InlineData(0)]
+    [InlineData(3)]
+    [InlineData(7)]
+    public void AddChannel_AtAPlace_StandsThere(int place) =>
+        Assert.Equal(place, Stage.With(new AddChannel(new() { Id = new("new"), Name = "New", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus }, place)).Channels.IndexOf(new("new")));
+
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(8)]
+    public void AddChannel_BeyondTheList_IsRefused(int place) =>
+        Assert.IsType<Refusal.OutOfRange>(Stage.RefusalOf(new AddChannel(new() { Id = new("new"), Name = "New", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus }, place)));
+
+    [Theory]
     [InlineData(0, "limit,comp,eq")]
     [InlineData(1, "comp,limit,eq")]
     [InlineData(2, "comp,eq,limit")]

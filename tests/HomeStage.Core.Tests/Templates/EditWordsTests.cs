@@ -87,6 +87,7 @@ public class EditWordsTests
         { new SetTimeline(new(92, new(4, 4), [new("Song", 1)])), "Tempo 120 → 92 quarter notes a minute" },
         { new SetTimeline(new(120, new(6, 8), [new("Song", 1)])), "Meter 4/4 → 6/8" },
         { new SetTimeline(new(120, new(4, 4), [new("Refrain", 1, Id: "song")])), "Song is called Refrain" },
+        { new SetTimeline(new(92, new(4, 4), [new("Refrain", 1, Id: "song")])), "The sections are Refrain (1 bar)" },
         { new SetTimeline(new(120, new(4, 4), [new("Song", 2), new("End", 1)])), "The sections are Song (2 bars), End (1 bar)" },
         { new Describe("Other", "", [], ""), "It is now called Other" },
         { new Describe("One bar", "", [], "Play"), "The prompt note is rewritten" },
@@ -100,6 +101,10 @@ public class EditWordsTests
         { new DuplicateChannels([new("keys"), new("organ"), new("voice"), new("part"), new("echo")]), "Bus keys, Tone organ, Voice and 2 more are duplicated" },
         { new AddSends([new("organ"), new("voice")], new(new("echo"), new(-12))), "Tone organ, Voice send to Return echo, −12.0 dB" },
         { new TakeInputs([new("voice")], 5), "Voice takes inputs from 5 on" },
+        { new RestoreChannels([new(new() { Id = new("x"), Name = "Harp", Kind = ChannelKind.Bus }, 1), new(new() { Id = new("y"), Name = "Lute", Kind = ChannelKind.Bus }, 2)], []), "Harp, Lute are back" },
+        { new RestoreChannels([new(new() { Id = new("x"), Name = "Harp", Kind = ChannelKind.Bus }, 0)], []), "Harp is back" },
+        { new RestoreChannels([new(new() { Id = new("keys"), Name = "Bus keys", Kind = ChannelKind.Bus }, null)], []), "Bus keys as before" },
+        { new RestoreChannels([], [new("keys")]), "Bus keys is taken away again" },
         { new BusAround([new("keys")], new("all"), "All keys"), "All keys is put around Bus keys" },
     };
 

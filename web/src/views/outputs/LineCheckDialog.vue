@@ -3,6 +3,7 @@ import Dialog from 'primevue/dialog'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { wrongOf } from './lineWords'
 import { fired, sourcesOf } from './outputCalls'
+import { useLineRun } from './useLineRun'
 import { sentenceOf } from '@/api/client'
 import type { LineRow, LineSource } from '@/api/types'
 import { useDocument } from '@/state/document'
@@ -12,8 +13,7 @@ const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const sources = shallowRef<LineSource[]>([])
 const rows = ref<LineRow[]>([])
-const running = ref(false)
-const trouble = ref<string>()
+const { running, trouble, run: runAll, stop } = useLineRun()
 
 const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 const across = computed(() => {
@@ -22,11 +22,9 @@ const across = computed(() => {
 })
 const wrong = computed(() => rows.value.filter((row) => row.verdict !== 'arrived'))
 
-let turn = 0
-
 watch(open, async (is) => {
-  turn++
-  if (!is || !document.head) return (running.value = false)
+  stop()
+  if (!is || !document.head) return
   rows.value = []
   try {
     sources.value = await sourcesOf(document.head.id, document.act)
@@ -35,25 +33,13 @@ watch(open, async (is) => {
   }
 })
 
-/** A run that was stopped, or begun anew, counts nothing more. */
-async function run() {
-  const mine = ++turn
-  if (running.value) return (running.value = false)
-  const head = document.head!
-  rows.value = []
-  trouble.value = undefined
-  running.value = true
-  try {
-    for (const source of sources.value) {
-      const row = await fired(head.id, document.act, source)
-      if (mine !== turn) return
-      rows.value = [...rows.value, row]
-    }
-  } catch (error) {
-    if (mine === turn) trouble.value = sentenceOf(error)
-  } finally {
-    if (mine === turn) running.value = false
-  }
+function run() {
+  const { id } = document.head!
+  if (!running.value) rows.value = []
+  void runAll(sources.value, async (source) => {
+    const row = await fired(id, document.act, source)
+    return () => (rows.value = [...rows.value, row])
+  })
 }
 
 function at(row: LineRow, channel: string) {

@@ -1,5 +1,6 @@
 import { computed, reactive, ref, watch, type Ref } from 'vue'
 import { fired } from './outputCalls'
+import { useLineRun } from './useLineRun'
 import { sentenceOf } from '@/api/client'
 import type { LineRow, LineSource, OutputsView } from '@/api/types'
 import { useDocument } from '@/state/document'
@@ -11,50 +12,46 @@ export function useLineCheck(view: Ref<OutputsView | undefined>) {
   const pads = usePads()
   const rows = reactive(new Map<number, LineRow>())
   const firing = ref<number>()
-  const running = ref(false)
-  const trouble = ref<string>()
-  let turn = 0
+  const { running, trouble, run, stop } = useLineRun()
 
   const sources = computed(() => (view.value?.sources ?? []) as unknown as LineSource[])
   const wrong = computed(() => [...rows.values()].filter((row) => row.verdict !== 'arrived'))
 
-  async function fire(note: number, aloud = true) {
-    const source = sources.value.find((s) => s.note === note)
-    const head = document.head
-    if (!source || !head) return
-    firing.value = note
-    trouble.value = undefined
-    if (aloud) void pads.press(note)
+  /** What was measured holds for the revision that it was measured at. */
+  async function measure(source: LineSource) {
+    const head = document.head!
+    firing.value = source.note!
     const { revision } = head
-    try {
-      const row = await fired(head.id, document.act, source)
-      if (document.head?.revision === revision) rows.set(note, row)
-    } catch (error) {
-      trouble.value = sentenceOf(error)
-      running.value = false
+    const row = await fired(head.id, document.act, source)
+    return () => {
+      if (document.head?.revision === revision) rows.set(source.note!, row)
     }
   }
 
-  /** A run that was stopped, or begun anew, fires nothing more. */
-  async function fireAll() {
-    const mine = ++turn
-    if (running.value) return (running.value = false)
-    running.value = true
-    rows.clear()
-    for (const source of sources.value) {
-      await fire(source.note!, false)
-      if (mine !== turn) return
+  async function fire(note: number) {
+    const source = sources.value.find((s) => s.note === note)
+    if (!source || !document.head) return
+    trouble.value = undefined
+    void pads.press(note)
+    try {
+      const take = await measure(source)
+      take()
+    } catch (error) {
+      trouble.value = sentenceOf(error)
     }
-    running.value = false
-    firing.value = undefined
+  }
+
+  async function fireAll() {
+    if (!running.value) rows.clear()
+    await run(sources.value, measure)
+    if (!running.value) firing.value = undefined
   }
 
   watch(
     () => [document.head?.id, document.head?.revision, document.act],
     () => {
-      turn++
+      stop()
       rows.clear()
-      running.value = false
       firing.value = undefined
     },
   )
