@@ -1,7 +1,7 @@
 // Pads, prints, loops and references: what a person plays with before a note is written.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, pick, row, waveFile } from './stage.mjs'
+import { openStage, openTemplate, pick, row, settles, waveFile } from './stage.mjs'
 
 let stage
 let page
@@ -80,6 +80,18 @@ test('what was rendered and kept becomes the sound of a piece', async () => {
   await page.getByText('1 of 12 from the shelf').waitFor()
   const clap = (await channel('breakwater')).source.kit.pieces.find((p) => p.name === 'Clap')
   assert.equal(clap.sample.title, 'Main, Verse')
+})
+
+test('a sound that an edit brings along is known to be here', async () => {
+  const sound = await fetch(`${stage.address}/api/media?title=Rivet`, { method: 'POST', body: waveFile(2400, 48000) }).then((r) => r.json())
+  const { revision } = (await stage.get(`/api/documents/${id}`)).head
+  const edits = [{ type: 'set-piece-sound', channel: 'breakwater', piece: 'Kick', sound }]
+  const answer = await fetch(`${stage.address}/api/documents/${id}/edits`, {
+    method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision, edits }),
+  }) // prettier-ignore
+  assert.equal(answer.status, 200, await answer.text())
+  await page.getByText('2 of 12 from the shelf').waitFor()
+  await settles(() => page.getByLabel('Sound of Kick').locator('option:checked').textContent(), 'Rivet, 0.1 s')
 })
 
 test('a stretch of the loop is set by hand, by pulling and by keys', async () => {

@@ -8,6 +8,7 @@ namespace HomeStage.Mutants;
 internal sealed record FolderRun(string Folder, int All, int Tried, IReadOnlyList<Mutant> Survivors)
 {
     private const double LeastSeen = 0.85;
+    private const int MostLines = 20;
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(90);
 
     public bool Passes => Tried > 0 && Tried - Survivors.Count >= LeastSeen * Tried;
@@ -22,13 +23,13 @@ internal sealed record FolderRun(string Folder, int All, int Tried, IReadOnlyLis
         {
             TestBin.CopyTo(root, bin.FullName);
             var mutants = FaultyCore.Build(root, folder, Path.Combine(bin.FullName, "HomeStage.Core.dll")).Where(m => m.Place.StartsWith(part, StringComparison.Ordinal)).ToList();
-            if (Sees(bin.FullName, folder, 0))
-                throw new InvalidOperationException($"The tests of {folder.Name} fail without a fault.");
+            if (Sees(bin.FullName, folder, 0, out var said))
+                throw new InvalidOperationException($"The tests of {folder.Name} fail without a fault:\n{said}");
             var sample = Sample(root, part, mutants, count);
             var survivors = new ConcurrentBag<Mutant>();
             Parallel.ForEach(sample, new() { MaxDegreeOfParallelism = Math.Max(1, Environment.ProcessorCount) }, mutant =>
             {
-                if (!Sees(bin.FullName, folder, mutant.Id))
+                if (!Sees(bin.FullName, folder, mutant.Id, out _))
                     survivors.Add(mutant);
             });
             return new(part, mutants.Count, sample.Count, [.. survivors.OrderBy(m => m.Id)]);
@@ -51,24 +52,28 @@ internal sealed record FolderRun(string Folder, int All, int Tried, IReadOnlyLis
         return sample;
     }
 
+    /// <param name="said">The first lines that the tests printed.</param>
     /// <returns>Whether a test fails with the fault, or never ends.</returns>
-    private static bool Sees(string bin, FolderUnderTest folder, int mutant)
+    private static bool Sees(string bin, FolderUnderTest folder, int mutant, out string said)
     {
+        var lines = new ConcurrentQueue<string>();
         var start = new ProcessStartInfo("dotnet") { UseShellExecute = false, RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = bin };
         foreach (var argument in (string[])[Path.Combine(bin, "HomeStage.Core.Tests.dll"), "--progress", "off", "--stop-on-fail", "on", .. folder.Tests.SelectMany(t => (string[])["--filter-namespace", $"HomeStage.Core.Tests.{t}*"])])
             start.ArgumentList.Add(argument);
         start.Environment["HOME_STAGE_MUTANT"] = mutant.ToString(CultureInfo.InvariantCulture);
         using var process = Process.Start(start)!;
-        process.OutputDataReceived += (_, _) => { };
+        process.OutputDataReceived += (_, line) =>
+        {
+            if (line.Data is { } text && lines.Count < MostLines)
+                lines.Enqueue(text);
+        };
         process.ErrorDataReceived += (_, _) => { };
         process.BeginOutputReadLine();
         process.BeginErrorReadLine();
-        if (!process.WaitForExit(Longest))
-        {
+        var ended = process.WaitForExit(Longest);
+        if (!ended)
             process.Kill(entireProcessTree: true);
-            return true;
-        }
-
-        return process.ExitCode != 0;
+        said = string.Join('\n', lines);
+        return !ended || process.ExitCode != 0;
     }
 }

@@ -85,4 +85,13 @@ public class DifferenceTests
         var edits = Difference.Between(from, to);
         return edits.Count == 0 ? from : Assert.IsType<BatchResult.Applied>(Batch.Apply(from, edits)).Template;
     }
+
+    [Fact]
+    public void Between_TwoSettingsOfAnInstrument_SetsTheOneThatDiffers()
+    {
+        var stage = OneBar(Tone("organ", "mix-bus"));
+        var turned = stage.With(new SetInstrumentSetting(new("organ"), "tone-hz", 440));
+
+        Assert.Equal([new SetInstrumentSetting(new("organ"), "tone-hz", 440)], Difference.Between(stage, turned));
+    }
 }

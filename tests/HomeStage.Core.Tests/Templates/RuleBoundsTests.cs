@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing.Rules;
+using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -26,6 +27,8 @@ public class RuleBoundsTests
         ["accepted findings"] = (v => Stage with { Accepted = Map<string>.From(Enumerable.Range(0, (int)v).Select(i => KeyValuePair.Create($"finding-{i}", "As it is meant"))) }, 0, 500, 1),
         ["patches"] = (v => Stage with { Patches = Many((int)v, i => new Patch("compressor", $"Patch {i:0000}", Map<double>.Empty)) }, 0, Patch.MostInATemplate, 1),
         ["inserts"] = (v => OfKick(c => c with { Inserts = Many((int)v, i => Insert($"i{i}", "gain")) }), 0, 32, 1),
+        ["sounds"] = (v => OfVoice(Many((int)v, i => new AudioStarter($"Sound {i}", new(new('a', 64), "Loop", 48000, 2, 96000), false, new(0), []))), 0, AudioStarter.MostOnAChannel, 1),
+        ["level of a sound"] = (v => OfVoice([new("Loop", new(new('a', 64), "Loop", 48000, 2, 96000), false, new(v), [])]), -144, 6, 0.01),
         ["level"] = (v => OfKick(c => c with { Level = new(v) }), -144, 6, 0.01),
         ["pan"] = (v => OfKick(c => c with { Pan = v }), -1, 1, 0.001),
         ["hue"] = (v => OfKick(c => c with { HueDegrees = v }), 0, 359.999, 0.001),
@@ -111,6 +114,11 @@ public class RuleBoundsTests
 
     private static Template OfKick(Func<Channel, Channel> change) =>
         Stage with { Channels = Stage.Channels.Replace(change(Stage.Channels[new ChannelId("kick")])) };
+
+    private static Template OfVoice(Sequence<AudioStarter> sounds) =>
+        Stage.With(new Core.Editing.AddChannel(new() { Id = new("voice"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus })) is var staged
+            ? staged with { Channels = staged.Channels.Replace(staged.Channels[new ChannelId("voice")] with { Starters = sounds }) }
+            : Stage;
 
     private static Template OfInsert(Func<Insert, Insert> change) => OfKick(c => c with { Inserts = [change(c.Inserts[0])] });
 

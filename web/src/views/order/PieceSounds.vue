@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Channel } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
@@ -12,13 +12,18 @@ const document = useDocument()
 const pads = usePads()
 const shelf = useShelf()
 const open = ref(false)
-onMounted(shelf.look)
 
 const source = computed(() => (props.channel.source?.type === 'instrument' ? props.channel.source : undefined))
 const pieces = computed(() => source.value?.kit?.pieces ?? [])
 /** Far microphones play no sound of their own. */
 const struck = computed(() =>
   pieces.value.flatMap((piece) => (piece.note === null ? [] : [{ piece, note: piece.note }])),
+)
+// A kit's file brings sounds of its own: what is asked for and not known yet may be on the shelf by now.
+watch(
+  () => pieces.value.map((p) => p.sample?.content).join(),
+  () => void shelf.look(),
+  { immediate: true },
 )
 const own = computed(() => pieces.value.filter((p) => p.sample).length)
 
