@@ -176,3 +176,16 @@ test('a list is found through by name, and the keys are the place’s again afte
   await page.keyboard.press('Control+z')
   await page.getByRole('button', { name: /^Saturat/ }).waitFor({ state: 'detached' })
 })
+
+test('the acts are one stop for the keys, and the arrows go round them', async () => {
+  const on = () => page.evaluate(() => document.activeElement?.textContent?.trim())
+  await page.getByRole('radio', { name: 'Write' }).click()
+  await page.keyboard.press('ArrowRight')
+  await settles(on, 'Record')
+  assert.equal(await page.getByRole('radio', { name: 'Record' }).getAttribute('aria-checked'), 'true')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowLeft')
+  await settles(on, 'Buses')
+  await page.keyboard.press('ArrowRight')
+  await settles(on, 'Write')
+})

@@ -130,12 +130,17 @@ public class ProcessorContractTests
         var processor = Create(id, ends, lanes);
         var block = Noise(lanes);
         processor.Process(block, null, Frames);
-        var before = GC.GetAllocatedBytesForCurrentThread();
 
-        for (var i = 0; i < 8; i++)
-            processor.Process(block, null, Frames);
+        // The runtime makes things of its own now and then, when a path is met for the first time; what a processor makes, it makes in each round.
+        Assert.Equal(0, Enumerable.Range(0, 4).Min(_ => MadeBy(() => processor.Process(block, null, Frames))));
 
-        Assert.Equal(0, GC.GetAllocatedBytesForCurrentThread() - before);
+        static long MadeBy(Action process)
+        {
+            var before = GC.GetAllocatedBytesForCurrentThread();
+            for (var i = 0; i < 8; i++)
+                process();
+            return GC.GetAllocatedBytesForCurrentThread() - before;
+        }
     }
 
     /// <summary>A click comes out where the catalogue says, for every processor that lets one through.</summary>

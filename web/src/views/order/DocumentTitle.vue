@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import AboutDialog from './AboutDialog.vue'
 import ActsDialog from './ActsDialog.vue'
 import FindingsDialog from './FindingsDialog.vue'
@@ -21,6 +21,17 @@ const checking = ref(false)
 const staging = ref(false)
 const remembering = ref(false)
 const findings = useFindings()
+const acts = useTemplateRef('acts')
+
+/** One stop for Tab; the arrows go from act to act, around the ends. */
+async function step(by: number) {
+  const all = document.head?.acts ?? []
+  const at = all.findIndex((act) => act.id === document.act)
+  document.act = all.at((at + by) % all.length)?.id ?? document.act
+  await nextTick()
+  acts.value?.querySelector<HTMLElement>('[aria-checked=true]')?.focus()
+}
+
 const actName = computed(() => document.head?.acts.find((act) => act.id === document.act)?.name)
 
 const timeline = computed(() => document.head?.timeline)
@@ -66,7 +77,14 @@ const feltBeat = computed(() =>
         >
         <span v-else class="waits">key waits for the song</span>
       </button>
-      <div class="acts" role="radiogroup" aria-label="Act">
+      <div
+        ref="acts"
+        class="acts"
+        role="radiogroup"
+        aria-label="Act"
+        @keydown.left.prevent.stop="step(-1)"
+        @keydown.right.prevent.stop="step(1)"
+      >
         <button
           v-for="act in document.head.acts"
           :key="act.id"
@@ -74,6 +92,7 @@ const feltBeat = computed(() =>
           role="radio"
           class="serif"
           :aria-checked="document.act === act.id"
+          :tabindex="document.act === act.id ? 0 : -1"
           @click="document.act = act.id"
         >
           {{ act.name }}

@@ -74,8 +74,15 @@ function setSteps(at: number, processor: StepPattern, event: Event) {
     <div v-for="(p, i) in channel.noteProcessors" :key="i" class="card" :class="{ off: !p.on }">
       <div class="line">
         <b>{{ names[p.type] }}</b>
-        <button type="button" class="plain bare" :aria-pressed="p.on" @click="change(i, { on: !p.on })">
-          {{ p.on ? 'live' : 'off' }}
+        <button
+          type="button"
+          class="plain bare"
+          :class="{ on: !p.on }"
+          :aria-pressed="!p.on"
+          :title="p.on ? 'Notes pass through it; press to let them by' : 'Notes go by it; press to have them pass'"
+          @click="change(i, { on: !p.on })"
+        >
+          Park
         </button>
         <button
           type="button"

@@ -85,8 +85,18 @@ function remove(name: string) {
         <span class="to" :title="s.name">{{ s.name }}</span>
         <span class="faint">{{ lengthOf(s.sound) }}</span>
         <span v-if="s.through" class="faint" title="Once, over the ends of sections">through</span>
-        <button v-else type="button" class="plain bare" :aria-pressed="s.loops" @click="put({ ...s, loops: !s.loops })">
-          {{ s.loops ? 'loops' : 'once' }}
+        <button
+          v-else
+          type="button"
+          class="plain bare"
+          :class="{ on: s.loops }"
+          :aria-pressed="s.loops"
+          :title="
+            s.loops ? 'Plays again and again; press to have it once' : 'Plays once in each section; press to loop it'
+          "
+          @click="put({ ...s, loops: !s.loops })"
+        >
+          Loop
         </button>
         <ValueField
           :label="`Level of ${s.name}`"
