@@ -1,4 +1,5 @@
 using FsCheck.Xunit;
+using HomeStage.Core.Automation;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
@@ -155,8 +156,13 @@ public class CompiledTemplateTests
         Assert.Equal(expected.Compensation.LatenessFrames, actual.Compensation.LatenessFrames);
         Assert.Equal(expected.Compensation.TotalFrames, actual.Compensation.TotalFrames);
         Assert.Equal(expected.Template, actual.Graph.Template);
+        Assert.Equal(expected.Act, actual.Act);
+        for (var stage = 0; stage < expected.Graph.Stages.Count; stage++)
+            Assert.Equal(expected.Entering[stage], actual.Entering[stage]);
         for (var channel = 0; channel < expected.Template.Channels.Count; channel++)
         {
+            var (id, level) = (expected.Template.Channels[channel].Id, new LevelTarget());
+            Assert.Equal(expected.Movement.At(id, level, -1, 0), actual.Movement.At(id, level, -1, 0));
             Assert.Equal(expected.Graph.Runs(channel), actual.Graph.Runs(channel));
             Assert.Equal(expected.Notes.Of(expected.Template.Channels[channel]), actual.Notes.Of(actual.Template.Channels[channel]));
         }
