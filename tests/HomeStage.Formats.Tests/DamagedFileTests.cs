@@ -9,14 +9,15 @@ using HomeStage.Formats.MidiNames;
 using HomeStage.Formats.Sfz;
 using HomeStage.Formats.Tests.Sfz;
 using HomeStage.Formats.Wave;
+using HomeStage.TestKit;
 
 namespace HomeStage.Formats.Tests;
 
 /// <summary>Thousands of damaged files of each kind: each is answered by what it holds or by a refusal, and soon.</summary>
 public sealed class DamagedFileTests
 {
-    private static readonly int Files = Environment.GetEnvironmentVariable("HOME_STAGE_LONG") == "1" ? 20_000 : 4_000;
-    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(2);
+    private static readonly int Files = Runs.Of(4_000, 20_000);
+    private static readonly TimeSpan Longest = Runs.Within(2);
 
     [Fact]
     public void Sfz()

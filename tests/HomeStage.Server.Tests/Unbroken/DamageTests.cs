@@ -4,6 +4,7 @@ using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Data.Summaries;
+using HomeStage.TestKit;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.Extensions.DependencyInjection;
 

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using System.Text.Json.Nodes;
+using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests.Unbroken;
 

@@ -1,6 +1,7 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
+using HomeStage.TestKit;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests.Unbroken;
 

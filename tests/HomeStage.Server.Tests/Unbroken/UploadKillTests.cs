@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests.Unbroken;
 
