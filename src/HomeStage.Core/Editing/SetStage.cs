@@ -18,8 +18,10 @@ public sealed record SetStage(ChannelId Channel, string Act, StageState State) :
             foreach (var (needed, state) in Needed(template, channel))
                 after = after.Replace(Staged(needed, state));
         var touched = template.Channels.Where(c => !ReferenceEquals(c, after.Channels[c.Id])).ToList();
-        return new EditResult.Applied(after, touched.Count <= 1
-            ? new SetStage(Channel, Act, channel.StageIn(Act))
+        var was = channel.StageIn(Act);
+        var bringsNobody = was == StageState.InTheWings || !Needed(template, channel).Any();
+        return new EditResult.Applied(after, touched.Count <= 1 && bringsNobody
+            ? new SetStage(Channel, Act, was)
             : new RestoreChannels(touched.Select(c => new PlacedChannel(c, null)).ToSequence(), []));
     }
 

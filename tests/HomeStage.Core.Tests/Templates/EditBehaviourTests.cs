@@ -120,6 +120,16 @@ public class EditBehaviourTests
         Assert.Equal(StageState.InTheWings, after.Channels[new ChannelId("plate")].StageIn(InMix));
     }
 
+    [Fact]
+    public void SetStage_IntoTheWings_IsUndoneWithoutBringingWhatRestedBefore()
+    {
+        // Somebody sent the bus away after the organ was on stage: the organ sounds into nothing, and undoing does not mend that.
+        var stage = Stage.With(new SetStage(EmptyStage.MixBus, InMix, StageState.InTheWings));
+        var rest = (BatchResult.Applied)Batch.Apply(stage, [new SetStage(new("organ"), InMix, StageState.InTheWings)]);
+
+        Assert.Equal(stage, ((BatchResult.Applied)Batch.Apply(rest.Template, rest.Inverse)).Template);
+    }
+
     [Theory]
     [InlineData(0)]
     [InlineData(3)]

@@ -2107,6 +2107,10 @@ export interface components {
             /** Format: int32 */
             open: number;
         };
+        AlikeView: {
+            keys: string[];
+            mend: null | components["schemas"]["Mend"];
+        };
         /** @enum {unknown} */
         Arming: "with-selection" | "by-hand";
         /** @enum {unknown} */
@@ -2760,6 +2764,7 @@ export interface components {
             revision: number;
             act: string;
             open: components["schemas"]["FindingView"][];
+            alike: components["schemas"]["AlikeView"][];
             accepted: components["schemas"]["AcceptedView"][];
             acts: components["schemas"]["ActStanding"][];
         };

@@ -5,19 +5,15 @@ import FindingCard from './FindingCard.vue'
 import FindingMark from './FindingMark.vue'
 import Icon from './Icon.vue'
 import MendButton from './MendButton.vue'
-import type { Finding } from '@/api/types'
+import type { Finding, Mend } from '@/api/types'
 
 /** Findings of one rule, so many that they are said once: mended or accepted together, or one by one. */
-const props = defineProps<{ findings: Finding[] }>()
+const props = defineProps<{ findings: Finding[]; mend: Mend | null }>()
 defineEmits<{ go: [channel: string] }>()
 const open = ref(false)
 const asking = ref(false)
 
 const first = computed(() => props.findings[0]!)
-/** The first way out of each, where every one has a way out. */
-const edits = computed(() =>
-  props.findings.every((f) => f.mends.length) ? props.findings.flatMap((f) => f.mends[0]!.edits) : [],
-)
 </script>
 
 <template>
@@ -31,7 +27,7 @@ const edits = computed(() =>
       <button type="button" class="plain bare" :aria-expanded="open" @click="open = !open">
         <Icon :name="open ? 'fold' : 'unfold'" :size="13" /> and {{ findings.length - 1 }} more like it
       </button>
-      <MendButton v-if="edits.length" :name="`Mend all ${findings.length}`" :edits="edits" />
+      <MendButton v-if="mend" :name="mend.name" :edits="mend.edits" />
       <button type="button" class="plain bare" @click="asking = true">All are intended</button>
     </div>
     <div v-if="open" class="each">

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { computed } from 'vue'
-import type { Finding } from '@/api/types'
 import FindingCard from '@/parts/FindingCard.vue'
 import FindingGroup from '@/parts/FindingGroup.vue'
 import { useDocument } from '@/state/document'
@@ -10,13 +9,10 @@ import { useFindings } from '@/state/findings'
 const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const findings = useFindings()
-const mostApart = 3
 
-/** Many of one rule are said once; a few, one by one. */
 const groups = computed(() => {
-  const byRule = new Map<string, Finding[]>()
-  for (const finding of findings.open) byRule.set(finding.rule, [...(byRule.get(finding.rule) ?? []), finding])
-  return [...byRule.values()].flatMap((alike) => (alike.length > mostApart ? [alike] : alike.map((one) => [one])))
+  const byKey = new Map(findings.open.map((finding) => [finding.key, finding]))
+  return (findings.found?.alike ?? []).map(({ keys, mend }) => ({ alike: keys.map((key) => byKey.get(key)!), mend }))
 })
 
 function go(channel: string) {
@@ -38,8 +34,8 @@ function go(channel: string) {
         {{ act.name }}: {{ act.open === 0 ? 'proven' : act.open }}
       </span>
     </p>
-    <template v-for="alike in groups" :key="alike[0]!.key">
-      <FindingGroup v-if="alike.length > 1" :findings="alike" @go="go" />
+    <template v-for="{ alike, mend } in groups" :key="alike[0]!.key">
+      <FindingGroup v-if="alike.length > 1" :findings="alike" :mend="mend" @go="go" />
       <FindingCard v-else :finding="alike[0]!" grouped @go="go" />
     </template>
     <p v-if="findings.found && findings.open.length === 0" class="proven">Nothing is wrong in this act.</p>
