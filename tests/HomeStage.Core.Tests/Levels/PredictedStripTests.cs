@@ -29,6 +29,53 @@ public class PredictedStripTests
         Assert.Equal(ToneLufs + 10 * Math.Log10(powers.Average()), Predicted(new Insert(new("eq"), "equaliser") { Settings = settings }), WithinLu);
     }
 
+    [Fact]
+    public void AnEqualiserOfOneSection_CountsAsWell()
+    {
+        var settings = Map<double>.Empty.With("low-shelf-db", 12).With("low-shelf-hz", 400);
+        var section = Assert.Single(EqualiserLaw.Sections(settings, 48000));
+        var powers = Enumerable.Range(17, 24).Select(band => Math.Pow(10, EqualiserLaw.GainDb([section], Math.Pow(10, band / 10.0), 48000) / 10));
+
+        Assert.Equal(ToneLufs + 10 * Math.Log10(powers.Average()), Predicted(new Insert(new("eq"), "equaliser") { Settings = settings }), WithinLu);
+    }
+
+    [Fact]
+    public void ACompressorOnAMonoChannel_HearsItsOneLane()
+    {
+        // One lane is 3.01 dB below both; its peaks are at −6 dBFS, 14 dB over −20, of which 4:1 takes 10.5.
+        var template = OneBar(Tone("a", "mix-bus", ChannelFormat.Mono, Insert("c", "compressor", ("threshold-db", -20), ("ratio", 4), ("knee-db", 0))));
+
+        Assert.Equal(ToneLufs - 3.0103 - 10.5, Of(template, "a"), WithinLu);
+    }
+
+    [Theory]
+    // Common practice: a send before the fader stands in the middle, what comes after the fader where it is panned. A bus that is turned
+    // hard to the other side lets nothing of that through, and of the middle one side: half of the power.
+    [InlineData(TapPoint.Post, null)]
+    [InlineData(TapPoint.Pre, ToneLufs - 3.0103 - 3.0103)]
+    public void AMonoChannelsPan_IsTakenAfterItsFader(TapPoint tap, double? lufs)
+    {
+        var template = OneBar(Tone("a", "mix-bus", ChannelFormat.Mono), Return("hall", "mix-bus"), new SetPan(new("a"), -1), new SetPan(new("hall"), 1),
+            new PutSend(new("a"), new(new("hall"), new(0), Tap: tap)));
+
+        var hall = LevelBudget.Of(template, InMix).Levels.Single(l => l.Channel.Value == "hall").ExpectedLufs;
+
+        Assert.Equal(lufs is null, hall is null);
+        if (lufs is { } expected)
+            Assert.Equal(expected + 20 * Math.Log10(PanGains.Balance(1, template.PanLaw).Right), hall!.Value, WithinLu);
+    }
+
+    [Fact]
+    public void AMonoOutputOnAStereoChannel_StandsInTheMiddle()
+    {
+        var kit = new Kit([new("Low", 36, "pads", 1, DrumSound.Kick)], [new("One", ChannelFormat.Mono)]);
+        double Sided(double pan) => Of(OneBar(
+            new AddChannel(new() { Id = new("kit"), Name = "Pads", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit) }),
+            new PutPattern(new("kit"), new("Beat", 1920, [new(0, 90, 36, 100)], [])), new SetPan(new("kit"), pan)), "kit");
+
+        Assert.Equal(Sided(-1), Sided(1), WithinLu);
+    }
+
     [Theory]
     [InlineData(0, -6)] // the peaks of a sine of −6 dBFS
     [InlineData(1, -9.0103)] // its mean square, √2 below
