@@ -50,7 +50,7 @@ internal static class WeightBench
 
     private static Template Busy(InstrumentKind kind)
     {
-        var notes = Enumerable.Range(0, 8).Select(i => new Note(480 * i, 480, kind.Kit is { } kit ? kit.Struck.ElementAt(i % kit.Struck.Count()).Note : 48 + i, 100)).ToSequence();
+        var notes = Enumerable.Range(0, 8).Select(i => new Note(480 * i, 480, kind.Kit is { } kit ? kit.Pieces[i % kit.Pieces.Count].Note : 48 + i, 100)).ToSequence();
         var channel = new Channel { Id = new("it"), Name = kind.Name, Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(kind.Id, kind.Kit), Patterns = [new("Busy", 3840, notes, [])] };
         var empty = EmptyStage.Create("Busy") with { Timeline = new(120, new(4, 4), [new("song", "Song", Seconds / 2)]) };
         return ((BatchResult.Applied)Batch.Apply(empty, [new AddChannel(channel)])).Template;

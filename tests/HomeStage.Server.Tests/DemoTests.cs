@@ -41,7 +41,7 @@ public class DemoTests
         var taken = ferry.Channels.Select(c => c.Source).OfType<OutputSource>().Select(s => s.Output).Order();
 
         Assert.Equal(Enumerable.Range(2, 7), taken);
-        Assert.All(kit.Pieces, p => Assert.InRange(p.Output, 1, 8));
+        Assert.All(kit.Lines, l => Assert.InRange(l.Output, 1, 8));
     }
 
     [Fact]

@@ -49,8 +49,8 @@ internal sealed class RandomParts(Random random)
             23 => new TakeSpare(channel.Destination ?? id, "New part", Pick(template.Acts).Id),
             24 => new SetSource(id, random.Next(3) == 0 ? new InputSource(1, 2, Armed: true) : new InternalSource(Pick(template.Channels).Id)),
             25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
-            28 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPiecePlace(id, Pick(kit.Pieces).Name, (PieceStay)random.Next(3), 1 + random.Next(9)),
-            27 when channel.Source is InstrumentSource { Kit: { } kit } => new SetOutputs(id, kit with { Pieces = kit.Pieces.Select(Moved(kit)).ToSequence() }, []),
+            28 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPiecePlace(id, Pick(kit.Lines).Name, (PieceStay)random.Next(3), 1 + random.Next(9)),
+            27 when channel.Source is InstrumentSource { Kit: { } kit } => new SetOutputs(id, MikedAnew(kit), []),
             29 => new MakeChannel(Wish(template), random.Next(2) == 0 ? null : id),
             31 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPieceSound(id, Pick(kit.Pieces).Name, random.Next(3) == 0 ? null : Loop with { Lanes = 1 + random.Next(2) }),
             32 => new AddSends([id, Pick(template.Channels).Id], new(Pick(template.Channels).Id, new(-9))),
@@ -70,7 +70,25 @@ internal sealed class RandomParts(Random random)
         WithoutInput = random.Next(3) == 0,
     };
 
-    private Func<Piece, Piece> Moved(Kit kit) => piece => piece with { Output = 1 + random.Next(kit.Outputs.Count), AlsoOnFirst = random.Next(4) == 0, Format = (ChannelFormat)random.Next(2) };
+    /// <summary>Everything elsewhere, one piece with another microphone, one more or one less far away.</summary>
+    private Kit MikedAnew(Kit kit)
+    {
+        var close = random.Next(kit.Pieces.Count);
+        var several = Enumerable.Range(1, 2 + random.Next(2)).Select(n => new Microphone($"place {n}", 1)).ToSequence();
+        var more = kit with
+        {
+            Pieces = kit.Pieces.Select((p, i) => p with { Microphones = i == close ? several : [new("", 1)] }).ToSequence(),
+            Far = random.Next(2) == 0 ? [] : [FarMicrophone.Stereo("Gallery", "drums/rooms", 1, (FarPlace)random.Next(2))],
+        };
+        return more.Rewired(l => l.Microphone with
+        {
+            Output = 1 + random.Next(kit.Outputs.Count),
+            AlsoOnFirst = random.Next(4) == 0,
+            Format = (ChannelFormat)random.Next(2),
+            Pan = Math.Round(random.NextDouble() * 2 - 1, 2),
+            NeighboursDb = l.Piece is null || random.Next(4) > 0 ? null : -random.Next(61),
+        });
+    }
 
     private Edit Ducked(Template template, ChannelId id)
     {

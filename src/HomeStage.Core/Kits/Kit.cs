@@ -2,15 +2,35 @@ using System.Globalization;
 
 namespace HomeStage.Core.Kits;
 
-/// <summary>The pieces of one multi-output instrument and the outputs that they leave by.</summary>
+/// <summary>The pieces of one multi-output instrument, what hears them, and the outputs that all of it leaves by.</summary>
 /// <param name="FirstReserved">Whether the first output is kept for the rest, on the instrument's own channel.</param>
 public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bool FirstReserved = true)
 {
-    /// <summary>The pieces that notes play, without the far microphones.</summary>
-    public IEnumerable<(Piece Piece, int Note)> Struck => from piece in Pieces where piece.Note is not null select (piece, piece.Note!.Value);
+    /// <summary>Microphones that hear every piece from afar.</summary>
+    public Sequence<FarMicrophone> Far { get; init; } = [];
 
-    /// <summary>The kit with every piece on the first output, where it is heard before anybody has made splits.</summary>
-    public Kit Together() => this with { Pieces = Pieces.Select(p => p with { Output = 1 }).ToSequence() };
+    /// <summary>Every way out: the microphones of the pieces in their order, then the far ones.</summary>
+    public IReadOnlyList<KitLine> Lines => [.. KitLine.Of(this)];
+
+    /// <summary>The kit with every microphone put in place of what it was.</summary>
+    public Kit Rewired(Func<KitLine, Microphone> put)
+    {
+        using var lines = KitLine.Of(this).GetEnumerator();
+        Microphone Next()
+        {
+            lines.MoveNext();
+            return put(lines.Current);
+        }
+
+        return this with
+        {
+            Pieces = Pieces.Select(p => p with { Microphones = p.Microphones.Select(_ => Next()).ToSequence() }).ToSequence(),
+            Far = Far.Select(f => f with { Microphone = Next() }).ToSequence(),
+        };
+    }
+
+    /// <summary>The kit with everything on the first output, where it is heard before anybody has made splits.</summary>
+    public Kit Together() => Rewired(l => l.Microphone with { Output = 1 });
 
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>

@@ -6,6 +6,12 @@ public static class KitRules
     public const int MostPieces = 128;
     public const int MostOutputs = 64;
 
+    /// <summary>At one piece.</summary>
+    public const int MostMicrophones = 8;
+
+    /// <summary>Microphones of all pieces and far ones together.</summary>
+    public const int MostLines = 192;
+
     /// <returns>The first thing that is wrong, or null.</returns>
     public static Refusal? Check(Kit kit)
     {
@@ -14,23 +20,45 @@ public static class KitRules
         if (!(kit.Outputs.Count is >= 1 and <= MostOutputs))
             return new Refusal.OutOfRange("The number of outputs", kit.Outputs.Count, 1, MostOutputs, "");
         return kit.Outputs.Select(o => TextRules.Name("An output's name", o.Name)).FirstOrDefault(r => r is not null)
-            ?? kit.Pieces.Select(p => CheckPiece(kit, p)).FirstOrDefault(r => r is not null)
+            ?? kit.Pieces.Select(CheckPiece).FirstOrDefault(r => r is not null)
+            ?? kit.Far.Select(f => TextRules.Name("A far microphone's name", f.Microphone.Name) ?? TextRules.Note($"The family of {f.Microphone.Name}", f.Family, TextRules.LongestName)).FirstOrDefault(r => r is not null)
+            ?? CheckLines(kit)
             ?? Doubles.Check(kit.Pieces.Select(p => p.Name), "piece")
-            ?? Doubles.Check(kit.Struck.Select(p => $"{p.Note}"), "piece on note");
+            ?? Doubles.Check(kit.Pieces.Select(p => $"{p.Note}"), "piece on note");
     }
 
-    private static Refusal? CheckPiece(Kit kit, Piece piece)
+    private static Refusal? CheckLines(Kit kit)
     {
-        if (piece.Note is not (null or >= 0 and <= 127))
-            return new Refusal.OutOfRange($"The note of {piece.Name}", piece.Note.Value, 0, 127, "");
-        if ((piece.Note is null || piece.Sound is null) != (piece.Hears != Microphone.Close))
-            return new Refusal.WrongPlace(piece.Name, piece.Hears == Microphone.Close ? "needs a note and a voice" : "is a far microphone, which no note plays");
-        if (!(piece.Importance is >= 1 and <= Piece.MostImportance))
-            return new Refusal.OutOfRange($"The importance of {piece.Name}", piece.Importance, 1, Piece.MostImportance, "");
-        if (!(piece.Output >= 1 && piece.Output <= kit.Outputs.Count))
-            return new Refusal.OutOfRange($"The output of {piece.Name}", piece.Output, 1, kit.Outputs.Count, "");
-        if (!(piece.Pan >= -1 && piece.Pan <= 1))
-            return new Refusal.OutOfRange($"The pan of {piece.Name}", piece.Pan, -1, 1, "");
+        var lines = kit.Lines;
+        if (lines.Count > MostLines)
+            return new Refusal.OutOfRange("The number of pieces and microphones", lines.Count, 1, MostLines, "");
+        return lines.Select(l => CheckLine(kit, l)).FirstOrDefault(r => r is not null) ?? Doubles.Check(lines.Select(l => l.Name), "microphone");
+    }
+
+    private static Refusal? CheckLine(Kit kit, KitLine line)
+    {
+        var microphone = line.Microphone;
+        if (!(microphone.Importance is >= 1 and <= Microphone.MostImportance))
+            return new Refusal.OutOfRange($"The importance of {line.Name}", microphone.Importance, 1, Microphone.MostImportance, "");
+        if (!(microphone.Output >= 1 && microphone.Output <= kit.Outputs.Count))
+            return new Refusal.OutOfRange($"The output of {line.Name}", microphone.Output, 1, kit.Outputs.Count, "");
+        if (!(microphone.Pan >= -1 && microphone.Pan <= 1))
+            return new Refusal.OutOfRange($"The pan of {line.Name}", microphone.Pan, -1, 1, "");
+        if (microphone.NeighboursDb is { } heard && !(heard >= Microphone.LeastOfNeighboursDb && heard <= Microphone.MostOfNeighboursDb))
+            return new Refusal.OutOfRange($"What {line.Name} hears of its neighbours", heard, Microphone.LeastOfNeighboursDb, Microphone.MostOfNeighboursDb, "dB");
+        if (line.Piece is null && microphone.NeighboursDb is not null)
+            return new Refusal.WrongPlace(line.Name, "is a far microphone, which hears every piece alike");
+        return TextRules.Name("A microphone's name", line.Name);
+    }
+
+    private static Refusal? CheckPiece(Piece piece)
+    {
+        if (piece.Note is not (>= 0 and <= 127))
+            return new Refusal.OutOfRange($"The note of {piece.Name}", piece.Note, 0, 127, "");
+        if (!(piece.Microphones.Count is >= 1 and <= MostMicrophones))
+            return new Refusal.OutOfRange($"The number of microphones at {piece.Name}", piece.Microphones.Count, 1, MostMicrophones, "");
+        if (piece.Microphones.Count > 1 && piece.Microphones.Any(m => m.Name.Length == 0))
+            return new Refusal.WrongPlace(piece.Name, "has several microphones, so each needs a name");
         if (piece.Sample?.Check() is { } badSample)
             return badSample;
         if (piece.Layers.Count > 0 && piece.Sample is null)

@@ -15,7 +15,7 @@ public static class NamedKit
             if (place >= 0)
                 pieces[place] = pieces[place] with { Name = free, Family = family.Length > 0 ? family : pieces[place].Family };
             else if (pieces.Count < KitRules.MostPieces)
-                pieces.Add(new(free, note, FamilyAt(note, family), 1, SoundNames.Guess(name, family, note)));
+                pieces.Add(Piece.Pad(free, note, FamilyAt(note, family), 1, SoundNames.Guess(name, family, note)));
         }
 
         return kit with { Pieces = pieces.ToSequence() };

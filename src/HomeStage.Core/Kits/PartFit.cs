@@ -15,7 +15,7 @@ public static class PartFit
     {
         if (kit is null)
             return (0, notes);
-        var struck = kit.Struck.Select(p => p.Note).ToHashSet();
+        var struck = kit.Pieces.Select(p => p.Note).ToHashSet();
         var hit = numbers.Count(struck.Contains);
         return (channel == DrumChannel ? 1 : 0, hit - (numbers.Count - hit));
     }

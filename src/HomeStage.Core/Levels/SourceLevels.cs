@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 
@@ -6,7 +7,7 @@ namespace HomeStage.Core.Levels;
 
 /// <summary>How loud the players of a template are by themselves.</summary>
 /// <remarks>A stand-in has its nominal loudness; a kit's is shared out among its outputs by the strokes that they get, each
-/// counted by its velocity squared. Who plays no notes is silent.</remarks>
+/// counted by its velocity squared, and by how its microphones hear it. Who plays no notes is silent.</remarks>
 internal sealed class SourceLevels(NoteRoute notes)
 {
     private static readonly double Nominal = Math.Pow(10, Calibration.NominalLufs / 20);
@@ -23,9 +24,16 @@ internal sealed class SourceLevels(NoteRoute notes)
             return Math.Pow(10, (source.Settings.TryGetValue("level-db", out var db) ? db : -6) / 20) / Math.Sqrt(2);
         if (source.Kit is not { } kit)
             return Nominal;
-        var outputOf = kit.Struck.ToDictionary(p => p.Note, p => p.Piece.Output);
-        var strokes = played.Where(n => outputOf.ContainsKey(n.Number)).Select(n => (Output: outputOf[n.Number], Power: (double)n.Velocity * n.Velocity)).ToList();
+        var heard = kit.Pieces.ToDictionary(p => p.Note, p => PowerAt(kit, p, output));
+        var strokes = played.Where(n => heard.ContainsKey(n.Number)).Select(n => (Heard: heard[n.Number], Power: (double)n.Velocity * n.Velocity)).ToList();
         var all = strokes.Sum(s => s.Power);
-        return all == 0 ? 0 : Nominal * Math.Sqrt(strokes.Where(s => s.Output == output).Sum(s => s.Power) / all);
+        return all == 0 ? 0 : Nominal * Math.Sqrt(strokes.Sum(s => s.Heard * s.Power) / all);
+    }
+
+    /// <summary>What comes at the same time adds as amplitudes, what comes later as powers.</summary>
+    private static double PowerAt(Kit kit, Piece piece, int output)
+    {
+        var ways = Hearing.Of(kit, piece).Where(h => h.Output == output).ToLookup(h => h.Metres);
+        return ways.Sum(at => Math.Pow(at.Sum(h => h.Gain), 2));
     }
 }

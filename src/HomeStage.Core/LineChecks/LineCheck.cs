@@ -26,14 +26,15 @@ public static class LineCheck
             .Select(c => new LinePlace(c.Channel, c.Reading!.PeakDbfs, expected.Contains(c.Channel))).ToList();
         // A render meters what leads to where it listens, and the echo of an echo may come after its end.
         var missing = expected.Where(e => places.TrueForAll(p => p.Channel != e) && (e == source.Channel || LeadsToMain(template, e)) && !IsFedByReturnsAlone(template, e, expected)).ToSequence();
-        return new(source, places.ToSequence(), missing, Entries(template, act, source).Select(c => c.Id).ToSequence());
+        var close = Close(template, act, source).Select(channels => channels.Select(c => c.Id).ToSequence()).ToList();
+        return new(source, places.ToSequence(), missing, close.SelectMany(c => c).Distinct().ToSequence(), (close.Find(c => c.Count > 1) ?? []).ToSequence());
     }
 
     /// <summary>Every channel that a source is to be heard on: where it enters, and all that is fed from there.</summary>
     public static IReadOnlySet<ChannelId> Expected(Template template, string act, LineSource source)
     {
         var reached = new HashSet<ChannelId>();
-        var next = new Queue<Channel>(Entries(template, act, source).Concat(Microphones(template, act, source)));
+        var next = new Queue<Channel>(Close(template, act, source).SelectMany(c => c).Concat(Microphones(template, act, source)));
         while (next.TryDequeue(out var channel))
         {
             if (!reached.Add(channel.Id))
@@ -45,18 +46,19 @@ public static class LineCheck
         return reached;
     }
 
-    /// <summary>Where it is heard close: its split, or the instrument's own channel.</summary>
-    private static IEnumerable<Channel> Entries(Template template, string act, LineSource source)
+    /// <summary>Where it is heard close, by microphone: on a split, or on the instrument's own channel.</summary>
+    private static IEnumerable<IEnumerable<Channel>> Close(Template template, string act, LineSource source)
     {
         if (source.PieceIn(template) is not { } piece)
-            return [template.Channels[source.Channel]];
-        var outputs = piece.AlsoOnFirst ? new[] { 1, piece.Output } : [piece.Output];
-        return outputs.Distinct().SelectMany(o => At(template, act, source.Channel, o));
+            return [[template.Channels[source.Channel]]];
+        int[] OutputsOf(Microphone microphone) => microphone.AlsoOnFirst ? [1, microphone.Output] : [microphone.Output];
+        return piece.Microphones.Select(m => OutputsOf(m).Distinct().SelectMany(o => At(template, act, source.Channel, o)));
     }
 
+    /// <summary>What hears it from farther off.</summary>
     private static IEnumerable<Channel> Microphones(Template template, string act, LineSource source) =>
         source.PieceIn(template) is not null && template.Channels[source.Channel].Source is InstrumentSource { Kit: { } kit }
-            ? kit.Pieces.Where(p => p.Hears != Microphone.Close).SelectMany(p => At(template, act, source.Channel, p.Output))
+            ? kit.Lines.Where(l => l.Piece is null || (l.Piece.Note != source.Note && l.Microphone.NeighboursDb is not null)).SelectMany(l => At(template, act, source.Channel, l.Output))
             : [];
 
     private static IEnumerable<Channel> At(Template template, string act, ChannelId player, int output) =>
@@ -96,13 +98,14 @@ public static class LineCheck
 /// <summary>Where one source arrived.</summary>
 /// <param name="Places">Every channel that was heard, in the order of the template.</param>
 /// <param name="Missing">Channels that it was to be heard on and was not.</param>
-/// <param name="Entries">Where it is heard close; more than one is once too often.</param>
-public sealed record LineRow(LineSource Source, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Entries)
+/// <param name="Entries">Where it is heard close.</param>
+/// <param name="Twice">Where one microphone is heard close on more than one channel; empty where none is.</param>
+public sealed record LineRow(LineSource Source, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Entries, Sequence<ChannelId> Twice)
 {
     public LineVerdict Verdict =>
         Places.Count == 0 || Entries.Count == 0 ? LineVerdict.Nowhere
         : Places.Any(p => !p.Expected) ? LineVerdict.Elsewhere
-        : Entries.Count > 1 ? LineVerdict.TooOften
+        : Twice.Count > 0 ? LineVerdict.TooOften
         : Missing.Count > 0 ? LineVerdict.NotEverywhere
         : LineVerdict.Arrived;
 }

@@ -20,7 +20,7 @@ public sealed record LineSource(ChannelId Channel, int? Note, string Name)
 
     private static IEnumerable<LineSource> Of(Channel channel) => channel switch
     {
-        { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } => kit.Struck.Select(p => new LineSource(channel.Id, p.Note, p.Piece.Name)),
+        { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } => kit.Pieces.Select(p => new LineSource(channel.Id, p.Note, p.Name)),
         { Kind: ChannelKind.Instrument or ChannelKind.Direct, Source: InstrumentSource } => [new(channel.Id, PlainNote, channel.Name)],
         { Source: InputSource { Monitored: true } } => [new(channel.Id, null, channel.Name)],
         _ => [],
@@ -28,5 +28,5 @@ public sealed record LineSource(ChannelId Channel, int? Note, string Name)
 
     /// <returns>The piece that the note strikes, or null.</returns>
     internal Piece? PieceIn(Template template) =>
-        template.Channels[Channel].Source is InstrumentSource { Kit: { } kit } ? kit.Struck.FirstOrDefault(p => p.Note == Note).Piece : null;
+        template.Channels[Channel].Source is InstrumentSource { Kit: { } kit } ? kit.Pieces.FirstOrDefault(p => p.Note == Note) : null;
 }

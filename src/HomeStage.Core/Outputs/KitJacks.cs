@@ -6,10 +6,11 @@ namespace HomeStage.Core.Outputs;
 /// <param name="Total">All of them.</param>
 /// <param name="Reserved">Those of the first output, where it is kept for the rest; otherwise 0.</param>
 /// <param name="InPairs">Whether they come as pairs, which may be used by halves, or one by one.</param>
-public readonly record struct KitJacks(int Total, int Reserved, bool InPairs)
+/// <param name="First">How wide the first output is.</param>
+public readonly record struct KitJacks(int Total, int Reserved, bool InPairs, ChannelFormat First)
 {
     public static KitJacks Of(Kit kit) => new(
-        kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Outputs.Any(o => o.Format == ChannelFormat.Stereo));
+        kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Outputs.Any(o => o.Format == ChannelFormat.Stereo), kit.Outputs[0].Format);
 
     /// <summary>How many outputs there are for splits: pairs where they come in pairs.</summary>
     public int Outputs => (Total - Reserved) / (InPairs ? 2 : 1);
@@ -35,12 +36,12 @@ public readonly record struct KitJacks(int Total, int Reserved, bool InPairs)
         }
 
         Free(outputs, ref next, Total - Reserved + 1);
-        var outputOf = new int[kit.Pieces.Count];
+        var outputOf = new int[kit.Lines.Count];
         Array.Fill(outputOf, 1);
         foreach (var (group, number) in plan.Groups.Zip(numbers))
             foreach (var piece in group.Pieces)
                 outputOf[piece] = number;
-        return (kit with { Outputs = outputs.ToSequence(), Pieces = kit.Pieces.Select((p, i) => p with { Output = outputOf[i], AlsoOnFirst = false }).ToSequence() }, numbers);
+        return (kit.Rewired(l => l.Microphone with { Output = outputOf[l.Index], AlsoOnFirst = false }) with { Outputs = outputs.ToSequence() }, numbers);
     }
 
     private void Free(List<KitOutput> outputs, ref int next, int until)

@@ -6,66 +6,170 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Outputs;
 
 /// <summary>Another kit on the splits that are there.</summary>
-/// <remarks>Every piece takes the output of the old piece of its role; where there is none that of its family, or of the
-/// nearest one that is an ancestor or a descendant; a new family takes a free output, or, where none is left, goes to the
-/// first. A split that no piece takes stays and is reported. No other channel changes.</remarks>
+/// <remarks>Every line takes the output of the old one that it stands in for, by the best pairing of all (<see cref="KitMatch"/>), and what a
+/// person said of its place. What stands in for none joins the nearest of its family; a new family takes a free output, or, where none
+/// is left, goes to the first. A split that nothing takes stays and is reported. A stereo line on a mono split widens it where there is
+/// room. A kit with too few jacks gets the finest plan that fits it.</remarks>
 /// <param name="Edits">The batch; empty only where nothing changes.</param>
-/// <param name="Pieces">By piece of the new kit.</param>
-/// <param name="Empty">Splits that no piece leaves by any more.</param>
-/// <param name="Gone">Names of old pieces that nothing took the place of.</param>
-public sealed record KitSwap(Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces, Sequence<ChannelId> Empty, Sequence<string> Gone)
+/// <param name="Pieces">By line of the new kit.</param>
+/// <param name="Empty">Splits that nothing leaves by any more.</param>
+/// <param name="Gone">Names of old lines that nothing stands in for.</param>
+/// <param name="Widened">Names of splits that become stereo, because what they carry is.</param>
+/// <param name="Narrowed">Names of stereo lines that a mono output folds, because no jack is left.</param>
+/// <param name="Shares">Where the new kit has fewer jacks than are needed: the lines that share an output then, by output.</param>
+public sealed record KitSwap(
+    Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces, Sequence<ChannelId> Empty, Sequence<string> Gone, Sequence<string> Widened, Sequence<string> Narrowed, Sequence<Sequence<string>> Shares)
 {
     /// <param name="player">An instrument channel with a kit.</param>
     /// <param name="instrument">Id in the catalogue of what plays the new kit.</param>
-    public static SwapResult Of(Template template, ChannelId player, string instrument, Kit kit)
+    /// <param name="said">By name of a new line the old one that a person put it in place of; null for none. What is not named is paired.</param>
+    public static KitSwap Of(Template template, ChannelId player, string instrument, Kit kit, IReadOnlyDictionary<string, string?>? said = null)
     {
-        var channel = template.Channels[player];
-        var old = ((InstrumentSource)channel.Source!).Kit!;
+        var old = ((InstrumentSource)template.Channels[player].Source!).Kit!;
         var splits = template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player).ToList();
-        var splitOutputs = splits.Select(s => ((OutputSource)s.Source!).Output).ToHashSet();
-        var outputs = Kept(old, kit, splitOutputs.DefaultIfEmpty(1).Max());
-        if (outputs is null)
-            return new SwapResult.Refused(new Refusal.WrongPlace(channel.Name, $"has splits on more jacks than the {JacksOf(kit)} of the new kit; choose a coarser plan first"));
+        var splitOutputs = splits.Select(NumberOf).ToHashSet();
+        var jacks = KitJacks.Of(kit with { FirstReserved = old.FirstReserved });
+        var (lines, oldLines) = (kit.Lines, old.Lines);
+        var match = Paired(oldLines, lines, said ?? new Dictionary<string, string?>());
+        var outputs = Kept(old, jacks, splitOutputs.Concat(match.OfType<(KitLine Line, SwapReason)>().Select(m => m.Line.Output)).DefaultIfEmpty(1).Max());
+        var places = new SwapPlaces(lines, oldLines, outputs, splitOutputs);
+        var pieces = lines.Select(l => places.Of(l, match[l.Index])).ToList();
+        var wide = Widths(lines, pieces, outputs, jacks, pieces.Select(p => p.Output).Concat(splitOutputs).Max());
+        var laid = kit.Rewired(l => Placed(l, match[l.Index]?.Line, pieces[l.Index].Output, outputs)) with { Outputs = outputs.ToSequence(), FirstReserved = old.FirstReserved };
+        var renamed = Renamed(old, laid, splits);
+        laid = laid with { Outputs = laid.Outputs.Select((o, i) => renamed.TryGetValue(i + 1, out var name) ? o with { Name = name } : o).ToSequence() };
 
-        var match = new RoleMatch(old);
-        var places = new SwapPlaces(kit, outputs, splitOutputs, old);
-        var pieces = kit.Pieces.Select(p => places.Of(p, match.Of(p))).ToList();
-        var laid = kit with
+        var batch = new List<Edit>();
+        var after = template;
+        void Do(Edit edit)
         {
-            Outputs = places.Outputs.ToSequence(),
-            FirstReserved = old.FirstReserved,
-            Pieces = kit.Pieces.Zip(pieces, (p, s) => p with { Output = s.Output, Pan = places.Outputs[s.Output - 1].Format == ChannelFormat.Mono ? 0 : p.Pan }).ToSequence(),
-        };
-        var edits = new List<Edit> { new SetSource(player, new InstrumentSource(instrument, laid)) };
-        edits.AddRange(NewSplits(template, player, laid, pieces, splitOutputs));
-        return new SwapResult.Swapped(new(
-            edits.ToSequence(), pieces.ToSequence(),
-            splits.Where(s => pieces.TrueForAll(p => p.Output != ((OutputSource)s.Source!).Output)).Select(s => s.Id).ToSequence(),
-            old.Pieces.Where(p => pieces.TrueForAll(s => s.InPlaceOf != p.Name)).Select(p => p.Name).ToSequence()));
-    }
-
-    /// <summary>The old outputs, as far as splits take them or there is room, and what the new kit has beyond.</summary>
-    private static List<KitOutput>? Kept(Kit old, Kit kit, int lastSplit)
-    {
-        var jacks = JacksOf(kit);
-        var outputs = new List<KitOutput>();
-        foreach (var (output, number) in old.Outputs.Select((o, i) => (o, i + 1)))
-        {
-            if (outputs.Sum(o => o.Width) + output.Width <= jacks)
-                outputs.Add(output);
-            else if (number <= lastSplit)
-                return null;
-            else
-                break;
+            after = edit.ApplyTo(after) is EditResult.Applied applied ? applied.Template : throw new InvalidOperationException($"A swap made an edit that does not apply: {edit}");
+            batch.Add(edit);
         }
 
-        var width = KitJacks.Of(kit).InPairs ? 2 : 1;
-        for (var left = jacks - outputs.Sum(o => o.Width); left > 0; left -= outputs[^1].Width)
-            outputs.Add(new($"Output {outputs.Count + 1}", left >= 2 && width == 2 ? ChannelFormat.Stereo : ChannelFormat.Mono));
+        Do(new SetSource(player, new InstrumentSource(instrument, laid)));
+        var taken = splits.Select(s => Taken(s, laid, renamed, wide)).Where(t => t is not null).Select(t => t!).ToSequence();
+        if (taken.Count > 0)
+            Do(new SetOutputs(player, laid, taken));
+        foreach (var split in NewSplits(template, player, laid, pieces, splitOutputs))
+            Do(split);
+        var shares = Sequence<Sequence<string>>.Empty;
+        if (laid.Outputs.Sum(o => o.Width) > jacks.Total)
+        {
+            var plan = Finest(laid, jacks);
+            shares = plan.Groups.Where(g => g.Pieces.Count > 1).Select(g => g.Pieces.Select(i => lines[i].Name).ToSequence()).ToSequence();
+            foreach (var edit in SplitBatch.Of(after, player, plan, jacks))
+                Do(edit);
+        }
+
+        return new(
+            batch.ToSequence(), pieces.ToSequence(),
+            splits.Where(s => pieces.TrueForAll(p => p.Output != NumberOf(s))).Select(s => s.Id).ToSequence(),
+            oldLines.Where(o => pieces.TrueForAll(p => p.InPlaceOf != o.Name || p.Reason == SwapReason.Joins)).Select(o => o.Name).ToSequence(),
+            splits.Where(s => wide.Contains(NumberOf(s))).Select(s => s.Name).ToSequence(),
+            lines.Where(l => l.Microphone.Format == ChannelFormat.Stereo && pieces[l.Index].Output != 1 && outputs[pieces[l.Index].Output - 1].Format == ChannelFormat.Mono).Select(l => l.Name).ToSequence(),
+            shares);
+    }
+
+    private static int NumberOf(Channel split) => ((OutputSource)split.Source!).Output;
+
+    /// <summary>What a person said first, then the best of what is left.</summary>
+    private static (KitLine Line, SwapReason Reason)?[] Paired(IReadOnlyList<KitLine> old, IReadOnlyList<KitLine> next, IReadOnlyDictionary<string, string?> said)
+    {
+        var chosen = next.ToDictionary(l => l.Index, l => said.TryGetValue(l.Name, out var name) && name is not null ? old.FirstOrDefault(o => o.Name == name) : null);
+        var taken = chosen.Values.OfType<KitLine>().ToHashSet();
+        var (openOld, openNext) = (old.Where(o => !taken.Contains(o)).ToList(), next.Where(l => !said.ContainsKey(l.Name)).ToList());
+        var paired = new (KitLine, SwapReason)?[next.Count];
+        foreach (var (line, match) in openNext.Zip(KitMatch.Of(openOld, openNext)))
+            paired[line.Index] = match;
+        foreach (var (index, line) in chosen)
+            if (line is not null)
+                paired[index] = (line, SwapReason.Said);
+        return paired;
+    }
+
+    /// <summary>A pin, an importance and a place go along; the pan only where two sides are.</summary>
+    private static Microphone Placed(KitLine line, KitLine? old, int output, List<KitOutput> outputs) => line.Microphone with
+    {
+        Output = output,
+        Pan = outputs[output - 1].Format == ChannelFormat.Mono ? 0 : line.Microphone.Pan,
+        Stay = old?.Microphone.Stay ?? line.Microphone.Stay,
+        Importance = old?.Microphone.Importance ?? line.Microphone.Importance,
+    };
+
+    /// <summary>The old outputs, as far as something takes them or there is room, and what the new kit has beyond.</summary>
+    private static List<KitOutput> Kept(Kit old, KitJacks jacks, int last)
+    {
+        // The first is as wide as the new instrument has it.
+        var outputs = old.Outputs.Take(last).Select((o, i) => i == 0 ? o with { Format = jacks.First } : o).ToList();
+        foreach (var output in old.Outputs.Skip(last))
+        {
+            if (outputs.Sum(o => o.Width) + output.Width > jacks.Total)
+                break;
+            outputs.Add(output);
+        }
+
+        for (var left = jacks.Total - outputs.Sum(o => o.Width); left > 0; left -= outputs[^1].Width)
+            outputs.Add(new($"Output {outputs.Count + 1}", left >= 2 && jacks.InPairs ? ChannelFormat.Stereo : ChannelFormat.Mono));
         return outputs;
     }
 
-    private static int JacksOf(Kit kit) => kit.Outputs.Sum(o => o.Width);
+    /// <summary>Widens mono outputs that stereo lines leave by, as long as there are jacks behind that nothing takes.</summary>
+    /// <param name="last">Number of the last output that something takes.</param>
+    /// <returns>Numbers of the outputs that became wider.</returns>
+    private static HashSet<int> Widths(IReadOnlyList<KitLine> lines, List<SwappedPiece> pieces, List<KitOutput> outputs, KitJacks jacks, int last)
+    {
+        var widened = new HashSet<int>();
+        var wanted = lines.Where(l => l.Microphone.Format == ChannelFormat.Stereo).Select(l => pieces[l.Index].Output)
+            .Where(n => n != 1 && outputs[n - 1].Format == ChannelFormat.Mono).Distinct().Order();
+        foreach (var number in wanted)
+        {
+            if (outputs.Sum(o => o.Width) >= jacks.Total)
+            {
+                // The last output gives its jack where nothing leaves by it.
+                if (outputs.Count <= last || outputs[^1].Width != 1)
+                    return widened;
+                outputs.RemoveAt(outputs.Count - 1);
+            }
+
+            outputs[number - 1] = outputs[number - 1] with { Format = ChannelFormat.Stereo };
+            widened.Add(number);
+        }
+
+        return widened;
+    }
+
+    /// <summary>Names of outputs whose split nobody has renamed and that carry something else now.</summary>
+    private static Dictionary<int, string> Renamed(Kit old, Kit laid, List<Channel> splits)
+    {
+        var (before, now) = (NamesOf(old), NamesOf(laid));
+        return splits.Select(s => (Number: NumberOf(s), s.Name))
+            .Where(s => before.TryGetValue(s.Number, out var was) && was == s.Name && old.Outputs[s.Number - 1].Name == was && now.TryGetValue(s.Number, out var name) && name != was)
+            .ToDictionary(s => s.Number, s => now[s.Number]);
+    }
+
+    private static Dictionary<int, string> NamesOf(Kit kit)
+    {
+        var lines = kit.Lines;
+        var order = FamilyTree.Order([.. lines.Select(l => l.Family)]);
+        var byOutput = order.GroupBy(i => lines[i].Output).ToList();
+        var names = new PlanNames([.. lines.Select(PlanPiece.Of)]).Of([.. byOutput.Select(g => (IReadOnlyList<int>)[.. g])]);
+        return byOutput.Zip(names).ToDictionary(x => x.First.Key, x => x.Second);
+    }
+
+    private static TakenOutput? Taken(Channel split, Kit laid, Dictionary<int, string> renamed, HashSet<int> wide)
+    {
+        var number = NumberOf(split);
+        return renamed.ContainsKey(number) || wide.Contains(number)
+            ? new(split.Id, number, renamed.GetValueOrDefault(number, split.Name), laid.Outputs[number - 1].Format, wide.Contains(number) ? 0 : split.Pan)
+            : null;
+    }
+
+    private static OutputPlan Finest(Kit laid, KitJacks jacks) =>
+        OutputPlanner.Plans([.. laid.Lines.Select(PlanPiece.Of)], Math.Max(1, jacks.Outputs), jacks.Use(byHalves: false)) is PlanResult.Planned { Plans: [.., var finest] }
+            ? finest
+            // More keep an output to themselves than there are: the plan decides over all of them.
+            : ((PlanResult.Planned)OutputPlanner.Plans([.. laid.Lines.Select(l => PlanPiece.Of(l) with { Stay = PieceStay.ByPlan })], Math.Max(1, jacks.Outputs), jacks.Use(byHalves: false))).Plans[^1];
 
     private static IEnumerable<Edit> NewSplits(Template template, ChannelId player, Kit kit, List<SwappedPiece> pieces, HashSet<int> splitOutputs)
     {
@@ -80,33 +184,31 @@ public sealed record KitSwap(Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces
     }
 }
 
-/// <summary>Where a piece of the new kit leaves, and why there.</summary>
-/// <param name="InPlaceOf">The old piece whose output it takes; null for none.</param>
+/// <summary>A line of the new kit, where it leaves, and why there.</summary>
+/// <param name="InPlaceOf">The old line whose output it takes; null for none.</param>
 public sealed record SwappedPiece(string Name, int Output, SwapReason Reason, string? InPlaceOf);
 
-/// <summary>Why a piece leaves where it does.</summary>
+/// <summary>Why a line leaves where it does.</summary>
 public enum SwapReason
 {
-    /// <summary>The piece of its role left there.</summary>
+    /// <summary>It stands in for what has its role or its name.</summary>
     Role,
 
-    /// <summary>Its family left there.</summary>
+    /// <summary>It stands in for one of its family.</summary>
     Family,
 
-    /// <summary>A family near its own left there.</summary>
+    /// <summary>It stands in for one of a family above or below its own.</summary>
     NearFamily,
+
+    /// <summary>A person put it there.</summary>
+    Said,
+
+    /// <summary>It stands in for none and joins what is near to it.</summary>
+    Joins,
 
     /// <summary>Its family is new and took a free output.</summary>
     New,
 
     /// <summary>Its family is new and no output is free.</summary>
     First,
-}
-
-/// <summary>What came of a swap.</summary>
-public abstract record SwapResult
-{
-    public sealed record Swapped(KitSwap Swap) : SwapResult;
-
-    public sealed record Refused(Refusal Why) : SwapResult;
 }

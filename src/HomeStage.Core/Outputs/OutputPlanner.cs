@@ -9,7 +9,7 @@ namespace HomeStage.Core.Outputs;
 /// to themselves are taken out first, one output each, and those that stay on the first output are out too.</remarks>
 public static class OutputPlanner
 {
-    public const int MostPieces = KitRules.MostPieces;
+    public const int MostPieces = KitRules.MostLines;
     public const int MostOutputs = 64;
 
     /// <param name="outputs">How many there are for splits, in [1, 64]; pairs where jacks are used by pairs or halves.</param>
@@ -52,8 +52,8 @@ public static class OutputPlanner
             return new Refusal.OutOfRange("The number of pieces", pieces.Count, 1, MostPieces, "");
         if (!(outputs is >= 1 and <= MostOutputs))
             return new Refusal.OutOfRange("The number of outputs", outputs, 1, MostOutputs, "");
-        if (pieces.FirstOrDefault(p => !(p.Importance is >= 1 and <= Piece.MostImportance)) is { } wrong)
-            return new Refusal.OutOfRange($"The importance of {wrong.Name}", wrong.Importance, 1, Piece.MostImportance, "");
+        if (pieces.FirstOrDefault(p => !(p.Importance is >= 1 and <= Microphone.MostImportance)) is { } wrong)
+            return new Refusal.OutOfRange($"The importance of {wrong.Name}", wrong.Importance, 1, Microphone.MostImportance, "");
         return pieces.Select(p => TextRules.Name("A piece's name", p.Name) ?? TextRules.Note($"The family of {p.Name}", p.Family, TextRules.LongestName)).FirstOrDefault(r => r is not null)
             ?? Doubles.Check(pieces.Select(p => p.Name), "piece");
     }

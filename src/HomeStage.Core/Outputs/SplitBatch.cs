@@ -24,20 +24,21 @@ public sealed class SplitBatch
     {
         (_template, _player, _plan) = (template, player, plan);
         var kit = KitOf(template, player);
-        _pans = [.. kit.Pieces.Select(p => PanOf(kit, p))];
+        _pans = [.. kit.Lines.Select(l => PanOf(kit, l))];
     }
 
     /// <param name="player">An instrument channel with a kit.</param>
     /// <param name="plan">Of the pieces of that kit.</param>
+    /// <param name="jacks">What the instrument has; null where its outputs show it.</param>
     /// <returns>Edits that apply whole to this template; none where it is like that already.</returns>
-    public static Sequence<Edit> Of(Template template, ChannelId player, OutputPlan plan)
+    public static Sequence<Edit> Of(Template template, ChannelId player, OutputPlan plan, KitJacks? jacks = null)
     {
         var batch = new SplitBatch(template, player, plan);
         var kit = KitOf(template, player);
         var splits = batch.Splits().ToLookup(c => ((OutputSource)c.Source!).Output);
         var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(IsWorkedOn)), plan.Groups);
         var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault())).ToList();
-        var (laid, numbers) = KitJacks.Of(kit).LaidOut(kit, plan, names);
+        var (laid, numbers) = (jacks ?? KitJacks.Of(kit)).LaidOut(kit, plan, names);
         foreach (var gone in splits.Where(s => !survivors.Contains(s.Key)).SelectMany(s => s))
             batch.Do(new RemoveChannel(gone.Id));
         batch.Share(kit, laid, numbers, survivors, splits);
@@ -67,7 +68,7 @@ public sealed class SplitBatch
     {
         if (split is null)
             return group.Name;
-        var keepsPieces = kit.Pieces.Select((p, i) => (p, i)).Where(x => x.p.Output == survivor).Select(x => x.i).ToHashSet().SetEquals(group.Pieces);
+        var keepsPieces = kit.Lines.Where(l => l.Output == survivor).Select(l => l.Index).ToHashSet().SetEquals(group.Pieces);
         return keepsPieces || split.Name != kit.Outputs[survivor - 1].Name ? split.Name : group.Name;
     }
 
@@ -86,7 +87,7 @@ public sealed class SplitBatch
                 taken.Add(new(split.Id, numbers[g], laid.Outputs[numbers[g] - 1].Name, group.Format, mono ? Middle(group) : split.Format == ChannelFormat.Mono ? 0 : split.Pan));
         }
 
-        var panned = laid with { Pieces = laid.Pieces.Select((p, i) => p with { Pan = pans[i] }).ToSequence() };
+        var panned = laid.Rewired(l => l.Microphone with { Pan = pans[l.Index] });
         var changed = taken.Where(t => !IsSo(t, _template.Channels[t.Split])).ToSequence();
         if (changed.Count > 0 || !panned.Equals(before))
             Do(new SetOutputs(_player, panned, changed));
@@ -96,9 +97,9 @@ public sealed class SplitBatch
         (taken.Output, taken.Name, taken.Format, taken.Pan) == (((OutputSource)split.Source!).Output, split.Name, split.Format, split.Pan);
 
     /// <summary>Where a piece is heard: on a jack of its own by its split's pan, in a pair by its own.</summary>
-    private double PanOf(Kit kit, Piece piece) =>
+    private double PanOf(Kit kit, KitLine piece) =>
         kit.Outputs[piece.Output - 1].Format == ChannelFormat.Mono
-        && Splits().FirstOrDefault(s => ((OutputSource)s.Source!).Output == piece.Output) is { Format: ChannelFormat.Mono } split ? split.Pan : piece.Pan;
+        && Splits().FirstOrDefault(s => ((OutputSource)s.Source!).Output == piece.Output) is { Format: ChannelFormat.Mono } split ? split.Pan : piece.Microphone.Pan;
 
     /// <summary>Rounded, so that the middle of equals is what they are.</summary>
     private double Middle(PlanGroup group) => Math.Round(group.Pieces.Average(i => _pans[i]), 3);
@@ -109,7 +110,7 @@ public sealed class SplitBatch
         var player = _template.Channels[_player];
         if (_plan.Groups.Count == 0 || player.Destination is not { } to || IsDrumBus(_template.Channels[to]))
             return;
-        var families = KitOf(_template, _player).Pieces.Select(p => FamilyTree.Parts(p.Family).FirstOrDefault() ?? "drums");
+        var families = KitOf(_template, _player).Lines.Select(l => FamilyTree.Parts(l.Family).FirstOrDefault() ?? "drums");
         var family = families.GroupBy(f => f, StringComparer.OrdinalIgnoreCase).OrderByDescending(g => g.Count()).First().Key;
         var name = FamilyTree.Spoken(family);
         var bus = Fresh(name);
@@ -169,13 +170,13 @@ public sealed class SplitBatch
 
     private static bool IsPlainSum(Channel channel, ChannelId? bus, Kit kit) =>
         channel is { Kind: ChannelKind.Bus, Inserts.Count: 0, Sends.Count: 0, Feeds.Count: 0, Shapes.Count: 0, Note.Length: 0, Muted: false } && channel.Destination == bus
-        && channel.Level == default && kit.Pieces.Any(p => FamilyTree.Parts(p.Family) is { Count: > 1 } parts && FamilyTree.Spoken(parts[1]) == channel.Name);
+        && channel.Level == default && kit.Lines.Any(l => FamilyTree.Parts(l.Family) is { Count: > 1 } parts && FamilyTree.Spoken(parts[1]) == channel.Name);
 
     /// <returns>The second part of the family that all pieces of a split share; empty for none.</returns>
     private static string FamilyOf(Kit kit, Channel split)
     {
         var number = ((OutputSource)split.Source!).Output;
-        var lowest = FamilyTree.Lowest(kit.Pieces.Where(p => p.Output == number).Select(p => p.Family));
+        var lowest = FamilyTree.Lowest(kit.Lines.Where(l => l.Output == number).Select(l => l.Family));
         return lowest.Count > 1 ? lowest[1] : "";
     }
 

@@ -19,7 +19,7 @@ public sealed record SplitKit(Channel Player, Kit Kit, IReadOnlyList<Channel> Sp
     /// <returns>Number of the output it takes.</returns>
     public static int NumberOf(Channel split) => ((OutputSource)split.Source!).Output;
 
-    public IEnumerable<Piece> PiecesAt(int number) => Kit.Pieces.Where(p => p.Output == number);
+    public IEnumerable<KitLine> LinesAt(int number) => Kit.Lines.Where(l => l.Output == number);
 
     public bool HasSplit(int number) => Splits.Any(s => NumberOf(s) == number);
 

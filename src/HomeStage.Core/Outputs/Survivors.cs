@@ -10,13 +10,14 @@ internal static class Survivors
     /// <param name="splitOutputs">Outputs with splits, and whether anybody has worked on one of them.</param>
     public static IReadOnlyList<int> Of(Kit kit, IReadOnlyDictionary<int, bool> splitOutputs, IReadOnlyList<PlanGroup> groups)
     {
+        var lines = kit.Lines;
         var candidates =
             from old in splitOutputs.Keys
-            let held = Enumerable.Range(0, kit.Pieces.Count).Where(i => kit.Pieces[i].Output == old).ToHashSet()
+            let held = lines.Where(l => l.Output == old).Select(l => l.Index).ToHashSet()
             from g in Enumerable.Range(0, groups.Count)
                 // The first output sounds on the instrument's own channel and takes no split.
             where kit.FirstReserved || groups[g].FirstJack != 1
-            let common = groups[g].Pieces.Where(held.Contains).Sum(i => kit.Pieces[i].Importance)
+            let common = groups[g].Pieces.Where(held.Contains).Sum(i => lines[i].Microphone.Importance)
             where common > 0
             orderby held.SetEquals(groups[g].Pieces) descending, splitOutputs[old] descending, common descending, old, g
             select (Old: old, Group: g);

@@ -13,11 +13,11 @@ public static class CalibrationStage
     /// <returns>Eight bars of 4/4 at 120 in which the instrument plays its phrase.</returns>
     public static Template Of(InstrumentKind kind)
     {
-        var notes = kind.CalibrationNotes.Count > 0 ? kind.CalibrationNotes : kind.Kit!.Struck.Select(p => p.Note).ToSequence();
+        var notes = kind.CalibrationNotes.Count > 0 ? kind.CalibrationNotes : kind.Kit!.Pieces.Select(p => p.Note).ToSequence();
         var length = (int)(kind.CalibrationQuarters * Ticks.PerQuarter);
         var phrase = notes.Select((number, i) => new Note(i * length, length, number, 100)).ToSequence();
         // Everything leaves by the instrument's own channel; microphones that are not close stay out of it.
-        var kit = kind.Kit is { } whole ? whole with { Pieces = whole.Struck.Select(p => p.Piece with { Output = 1 }).ToSequence() } : null;
+        var kit = kind.Kit is { } whole ? whole.Together() with { Far = [] } : null;
         var channel = new Channel
         {
             Id = new("alone"),

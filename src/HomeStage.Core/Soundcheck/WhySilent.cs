@@ -76,7 +76,7 @@ public static class WhySilent
             { Starters.Count: > 0 } => null,
             { Source: InputSource { Monitored: true } } => null,
             { Source: InputSource } => "is not monitored, and no sound is laid on it",
-            { Source: InstrumentSource { Kit: { } kit } } when !kit.Pieces.Any(p => p.Output == 1 || p.AlsoOnFirst) => "lets all its pieces leave by its splits",
+            { Source: InstrumentSource { Kit: { } kit } } when !kit.Lines.Any(l => l.Output == 1 || l.Microphone.AlsoOnFirst) => "lets all its pieces leave by its splits",
             { Source: InstrumentSource } => notes.Of(channel).Count > 0 ? null : "plays no notes",
             { Source: OutputSource split } => OfKit(template.Channels[split.Instrument]),
             { Source: null, Kind: ChannelKind.Audio or ChannelKind.Direct } => "has no input and no sound laid on it",

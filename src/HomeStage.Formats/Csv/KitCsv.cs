@@ -3,19 +3,23 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
 
 namespace HomeStage.Formats.Csv;
 
-/// <summary>The pieces of a kit as a table: name, note, family, output, in any order of columns; format, importance and microphone
-/// where they are there.</summary>
-/// <remarks>RFC 4180 with a header line; comma, semicolon or tab. A far microphone has no note and says where it stands.</remarks>
+/// <summary>A kit as a table, a line for each microphone: name, note, family and output, in any order of columns, and everything else
+/// where its column is there.</summary>
+/// <remarks>RFC 4180 with a header line; comma, semicolon or tab. A far microphone has no note and says where it stands. Sounds are known by
+/// their content, 64 hexadecimal digits.</remarks>
 public static class KitCsv
 {
     public const int MostBytes = 256 * 1024;
-    private static readonly string[] Needed = ["name", "note", "family", "output"];
+    private const string Needed = "name note family output";
+    private const string Besides = "microphone format importance pan place first-too neighbours-db voice sound harder";
 
-    /// <param name="current">The kit whose outputs the pieces leave by; an output beyond them adds pairs.</param>
-    public static FormatResult<Kit> Read(byte[] bytes, Kit current)
+    /// <param name="current">The kit whose outputs it leaves by; an output beyond them adds more of their kind.</param>
+    /// <param name="sounds">Finds a sound by its content; those of the kit itself are found without it.</param>
+    public static FormatResult<KitTable> Read(byte[] bytes, Kit current, Func<string, MediaRef?>? sounds = null)
     {
         if (bytes.Length > MostBytes)
             return Refused("too-large", $"A table of pieces may have {MostBytes / 1024} kB.");
@@ -31,7 +35,7 @@ public static class KitCsv
 
         try
         {
-            return ReadRows(text, current);
+            return ReadRows(text, current, sounds ?? (_ => null));
         }
         catch (CsvHelperException e)
         {
@@ -45,18 +49,13 @@ public static class KitCsv
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using (var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n" }))
         {
-            foreach (var column in Needed.Concat(["format", "importance", "microphone"]))
+            foreach (var column in $"{Needed} {Besides}".Split(' '))
                 csv.WriteField(column);
-            foreach (var piece in kit.Pieces)
+            foreach (var row in KitRow.Of(kit))
             {
                 csv.NextRecord();
-                csv.WriteField(FormulaText.Guarded(piece.Name));
-                csv.WriteField(piece.Note);
-                csv.WriteField(FormulaText.Guarded(piece.Family));
-                csv.WriteField(piece.Output);
-                csv.WriteField(piece.Format.ToString().ToLowerInvariant());
-                csv.WriteField(piece.Importance);
-                csv.WriteField(piece.Hears == Microphone.Close ? "" : piece.Hears.ToString().ToLowerInvariant());
+                foreach (var cell in Cells(row))
+                    csv.WriteField(cell);
             }
 
             csv.NextRecord();
@@ -65,14 +64,27 @@ public static class KitCsv
         return Encoding.UTF8.GetBytes(text.ToString());
     }
 
-    private static T Said<T>(CsvReader csv, string column, T otherwise = default)
-        where T : struct, Enum =>
-        csv.TryGetField<string>(column, out var text) && Enum.TryParse<T>(text, ignoreCase: true, out var value) && Enum.IsDefined(value) ? value : otherwise;
+    /// <summary>In the order of the columns.</summary>
+    private static IEnumerable<string> Cells(KitRow row)
+    {
+        var microphone = row.Microphone;
+        yield return FormulaText.Guarded(row.Name);
+        yield return row.Note?.ToString(CultureInfo.InvariantCulture) ?? "";
+        yield return FormulaText.Guarded(row.Family);
+        yield return microphone.Output.ToString(CultureInfo.InvariantCulture);
+        yield return row.Far is { } far ? Word(far) : FormulaText.Guarded(microphone.Name);
+        yield return Word(microphone.Format);
+        yield return microphone.Importance.ToString(CultureInfo.InvariantCulture);
+        yield return microphone.Pan.ToString("R", CultureInfo.InvariantCulture);
+        yield return Word(microphone.Stay);
+        yield return microphone.AlsoOnFirst ? "yes" : "";
+        yield return microphone.NeighboursDb?.ToString("R", CultureInfo.InvariantCulture) ?? "";
+        yield return row.Voice is { } voice ? Word(voice) : "";
+        yield return row.Sample?.Content ?? "";
+        yield return string.Join(' ', row.Layers.Select(l => string.Create(CultureInfo.InvariantCulture, $"{l.FromVelocity}:{l.Sample.Content}")));
+    }
 
-    private static int Importance(CsvReader csv) =>
-        csv.TryGetField<int>("importance", out var importance) ? Math.Clamp(importance, 1, Piece.MostImportance) : 1;
-
-    private static FormatResult<Kit> ReadRows(string text, Kit current)
+    private static FormatResult<KitTable> ReadRows(string text, Kit current, Func<string, MediaRef?> sounds)
     {
         var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
         {
@@ -85,35 +97,34 @@ public static class KitCsv
         if (!csv.Read() || !csv.ReadHeader())
             return Refused("empty", "The table is empty.");
         var columns = csv.HeaderRecord!.Select(h => h.Trim().ToLowerInvariant()).ToHashSet(StringComparer.Ordinal);
-        var missing = Needed.Where(n => !columns.Contains(n)).ToList();
+        var missing = Needed.Split(' ').Where(n => !columns.Contains(n)).ToList();
         if (missing.Count > 0)
             return Refused("columns", $"The table's first line must name the columns name, note, family and output; it lacks {string.Join(" and ", missing)}.");
-        var pieces = new List<Piece>();
+        var (rows, left) = (new List<KitRow>(), new LeftOut());
+        MediaRef? Sound(string content) => UsedIn(current, content) ?? sounds(content);
         while (csv.Read())
         {
-            if (pieces.Count == KitRules.MostPieces)
-                return Refused("too-many", $"A kit has room for {KitRules.MostPieces} pieces.");
-            var hears = Said<Microphone>(csv, "microphone");
-            if (!int.TryParse(csv.GetField("note"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var note) && hears == Microphone.Close)
-                return Refused("number", $"Line {csv.Parser.Row}: the note must be a whole number from 0 to 127.");
-            if (!int.TryParse(csv.GetField("output"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var output))
-                return Refused("number", $"Line {csv.Parser.Row}: the output must be a whole number from 1.");
-            var (name, family) = (FormulaText.Plain(csv.GetField("name")!), FormulaText.Plain(csv.GetField("family")!));
-            var piece = hears == Microphone.Close ? new Piece(name, note, family, output, SoundNames.Guess(name, family, note)) : Piece.Far(name, family, output, hears);
-            pieces.Add(piece with { Format = Said(csv, "format", piece.Format), Importance = Importance(csv) });
+            if (rows.Count == KitRules.MostLines)
+                return Refused("too-many", $"A kit has room for {KitRules.MostPieces} pieces and {KitRules.MostLines} microphones.");
+            try
+            {
+                rows.Add(new KitCells(csv, Sound, left).Row());
+            }
+            catch (FormatException e)
+            {
+                return Refused("number", $"Line {csv.Parser.Row}: {e.Message}");
+            }
         }
 
-        var kit = new Kit(pieces.ToSequence(), Outputs(current, pieces), current.FirstReserved);
-        return KitRules.Check(kit) is { } wrong ? Refused(wrong.Code, wrong.Sentence) : new FormatResult<Kit>.Read(kit);
+        var kit = KitRow.Kit(rows, current);
+        return KitRules.Check(kit) is { } wrong ? Refused(wrong.Code, wrong.Sentence) : new FormatResult<KitTable>.Read(new(kit, left.Words));
     }
 
-    private static Sequence<KitOutput> Outputs(Kit current, List<Piece> pieces)
-    {
-        var last = Math.Min(KitRules.MostOutputs, pieces.Select(p => p.Output).DefaultIfEmpty(1).Max());
-        var added = Enumerable.Range(current.Outputs.Count + 1, Math.Max(0, last - current.Outputs.Count))
-            .Select(number => new KitOutput($"Output {number}", ChannelFormat.Stereo));
-        return current.Outputs.Concat(added).ToSequence();
-    }
+    private static MediaRef? UsedIn(Kit kit, string content) =>
+        kit.Pieces.SelectMany(p => p.Layers.Select(l => l.Sample).Append(p.Sample)).FirstOrDefault(s => s?.Content == content);
 
-    private static FormatResult<Kit>.Refused Refused(string code, string sentence) => new(code, sentence);
+    private static string Word<T>(T value)
+        where T : struct, Enum => value.ToString().ToLowerInvariant();
+
+    private static FormatResult<KitTable>.Refused Refused(string code, string sentence) => new(code, sentence);
 }

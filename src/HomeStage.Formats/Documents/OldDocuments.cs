@@ -13,6 +13,8 @@ public static class OldDocuments
             OldKits.Renew(template);
         if (schema < 4)
             OldSections.Renew(template);
+        if (schema < 5)
+            OldPieces.Renew(template);
     }
 
     /// <summary>A batch of edits as versions up to schema 3 logged it.</summary>
@@ -21,6 +23,7 @@ public static class OldDocuments
         var edits = JsonNode.Parse(json);
         OldKits.Renew(edits);
         OldSections.Renew(edits);
+        OldPieces.Renew(edits);
         return edits?.ToJsonString(DocumentJson.Options) ?? json;
     }
 }

@@ -2,7 +2,7 @@ using System.Text.Json.Nodes;
 
 namespace HomeStage.Formats.Documents;
 
-/// <summary>Kits as schema 2 wrote them, where an output said which microphone it was, made into kits of today, where a
+/// <summary>Kits as schema 2 wrote them, where an output said which microphone it was, made into kits of schema 3, where a
 /// microphone is a piece.</summary>
 internal static class OldKits
 {

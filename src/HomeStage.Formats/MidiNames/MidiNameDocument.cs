@@ -48,14 +48,14 @@ public static class MidiNameDocument
             writer.WriteAttributeString("Name", Clean(name));
             writer.WriteStartElement("NoteNameList");
             writer.WriteAttributeString("Name", Clean(name));
-            foreach (var family in kit.Struck.GroupBy(p => p.Piece.Family, StringComparer.Ordinal))
+            foreach (var family in kit.Pieces.GroupBy(p => p.Family, StringComparer.Ordinal))
             {
                 writer.WriteStartElement("NoteGroup");
                 writer.WriteAttributeString("Name", Clean(family.Key));
-                foreach (var (piece, note) in family)
+                foreach (var piece in family)
                 {
                     writer.WriteStartElement("Note");
-                    writer.WriteAttributeString("Number", note.ToString(CultureInfo.InvariantCulture));
+                    writer.WriteAttributeString("Number", piece.Note.ToString(CultureInfo.InvariantCulture));
                     writer.WriteAttributeString("Name", Clean(piece.Name));
                     writer.WriteEndElement();
                 }

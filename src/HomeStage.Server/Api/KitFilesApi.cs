@@ -28,8 +28,8 @@ internal static class KitFilesApi
             : Begins(bytes, "<") ? ReadNames(bytes, kit)
             : KitCsv.Read(bytes, kit) switch
             {
-                FormatResult<Kit>.Read read => TypedResults.Ok(new KitFileAnswer(read.Value, [])),
-                FormatResult<Kit>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
+                FormatResult<KitTable>.Read read => TypedResults.Ok(new KitFileAnswer(read.Value.Kit, read.Value.LeftOut)),
+                FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
                 _ => throw new InvalidOperationException("A table is read or refused."),
             });
         group.MapGet("/{id}/channels/{channel}/kit.csv", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
@@ -77,8 +77,8 @@ internal static class KitFilesApi
     private static Piece PieceOf(SfzPiece piece)
     {
         var family = GeneralMidiPercussion.At(piece.Note)?.Family ?? "pads";
-        return new Piece(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan)
-        { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, l.Sample)).ToSequence() }.Playing(piece.Layers.Count > 0 ? piece.Layers[0].Sample : null);
+        var pad = Piece.Pad(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan);
+        return (pad with { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, l.Sample)).ToSequence() }).Playing(piece.Layers.Count > 0 ? piece.Layers[0].Sample : null);
     }
 
     private static Results<Ok<KitFileAnswer>, ProblemHttpResult> Checked(Kit kit, IReadOnlyList<string> leftOut) =>

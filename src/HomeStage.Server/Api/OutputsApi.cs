@@ -24,13 +24,18 @@ internal static class OutputsApi
 
     /// <param name="Outputs">Outputs that the instrument has for splits: pairs where it has pairs.</param>
     /// <param name="InPairs">Whether they come as pairs.</param>
-    /// <param name="Order">Pieces as they stand in the family tree, by index.</param>
+    /// <param name="Parts">What leaves by the outputs: the pieces, or the microphones at them, and the far ones, by index.</param>
+    /// <param name="Order">Those as they stand in the family tree, by index.</param>
     /// <param name="Now">The outputs as they are.</param>
     /// <param name="Plans">By ascending number of outputs; none where more pieces keep an output to themselves than there are.</param>
     /// <param name="WeightPercent">What the template takes of a core as it is, in the act asked for.</param>
     /// <param name="Sources">What the line check fires on this instrument.</param>
     public sealed record OutputsView(
-        int Outputs, bool InPairs, IReadOnlyList<int> Order, IReadOnlyList<OutputLine> Now, IReadOnlyList<PlanView> Plans, double WeightPercent, IReadOnlyList<LineSource> Sources);
+        int Outputs, bool InPairs, IReadOnlyList<PartView> Parts, IReadOnlyList<int> Order, IReadOnlyList<OutputLine> Now, IReadOnlyList<PlanView> Plans, double WeightPercent, IReadOnlyList<LineSource> Sources);
+
+    /// <param name="Piece">Name of the piece that it stands at; null for a far microphone.</param>
+    /// <param name="Note">What plays it, in [0, 127]; null for a far microphone.</param>
+    public sealed record PartView(string Name, string Family, string? Piece, int? Note, Microphone Microphone);
 
     /// <param name="Lines">The outputs as they would be.</param>
     /// <param name="Edits">The batch that applies it; none where it is like that already.</param>
@@ -46,12 +51,13 @@ internal static class OutputsApi
     public sealed record OutputLine(int Number, string Name, string JackLabel, ChannelFormat Format, IReadOnlyList<int> Pieces, ChannelId? Channel, bool IsNew);
 
     /// <param name="Instrument">Id in the catalogue, of one that plays a kit.</param>
-    public sealed record SwapRequest(ChannelId Channel, string Instrument);
+    /// <param name="InPlaceOf">By name of a new piece or microphone the old one that it is to stand in for, null for none; the rest is paired.</param>
+    public sealed record SwapRequest(ChannelId Channel, string Instrument, Map<string?>? InPlaceOf = null);
 
     /// <param name="Places">Every channel that was heard, with its peak.</param>
     /// <param name="Missing">Channels that it was to be heard on and was not.</param>
-    /// <param name="Entries">Where it is heard close.</param>
-    public sealed record LineView(LineSource Source, LineVerdict Verdict, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Entries);
+    /// <param name="Twice">Where one microphone is heard close on more than one channel.</param>
+    public sealed record LineView(LineSource Source, LineVerdict Verdict, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Twice);
 
     public sealed record LineRequest(string Act, ChannelId Channel, int? Note);
 
@@ -76,12 +82,7 @@ internal static class OutputsApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : KitOf(document.Template, asked.Channel.Value) is null ? Problems.NotFound("kit")
             : InstrumentCatalogue.Find(asked.Instrument)?.Kit is not { } next ? Problems.Refused(new Refusal.Missing("kit", asked.Instrument, "in the catalogue"))
-            : KitSwap.Of(document.Template, asked.Channel, asked.Instrument, next) switch
-            {
-                SwapResult.Swapped swapped => TypedResults.Ok(swapped.Swap),
-                SwapResult.Refused refused => Problems.Refused(refused.Why),
-                _ => throw new InvalidOperationException("A swap is made or refused."),
-            });
+            : TypedResults.Ok(KitSwap.Of(document.Template, asked.Channel, asked.Instrument, next, asked.InPlaceOf)));
         group.MapGet("/{id}/line-check", async Task<Results<Ok<IReadOnlyList<LineSource>>, ProblemHttpResult>> (string id, string act, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document
                 ? TypedResults.Ok<IReadOnlyList<LineSource>>([.. LineSource.AllOf(document.Template, act)])
@@ -96,11 +97,12 @@ internal static class OutputsApi
     private static Results<Ok<OutputsView>, ProblemHttpResult> View(Template template, ChannelId channel, Kit kit, string act, bool halves)
     {
         var jacks = KitJacks.Of(kit);
-        PlanPiece[] pieces = [.. kit.Pieces.Select(PlanPiece.Of)];
+        var lines = kit.Lines;
+        PlanPiece[] pieces = [.. lines.Select(PlanPiece.Of)];
         // Where more pieces keep an output to themselves than there are, no plan is left, and the outputs are shown all the same.
         IReadOnlyList<OutputPlan> plans = jacks.Outputs > 0 && OutputPlanner.Plans(pieces, jacks.Outputs, jacks.Use(halves)) is PlanResult.Planned planned ? planned.Plans : [];
         return TypedResults.Ok(new OutputsView(
-            jacks.Outputs, jacks.InPairs, FamilyTree.Order([.. kit.Pieces.Select(p => p.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
+            jacks.Outputs, jacks.InPairs, [.. lines.Select(l => new PartView(l.Name, l.Family, l.Piece?.Name, l.Piece?.Note, l.Microphone))], FamilyTree.Order([.. lines.Select(l => l.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
             Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)]));
     }
 
@@ -121,7 +123,7 @@ internal static class OutputsApi
                    let at = At(number)
                    let output = kit.Outputs[number - 1]
                    select new OutputLine(
-                       number, output.Name, kit.JackLabel(number), output.Format, [.. kit.Pieces.Select((p, i) => (p, i)).Where(x => x.p.Output == number).Select(x => x.i)],
+                       number, output.Name, kit.JackLabel(number), output.Format, [.. kit.Lines.Where(l => l.Output == number).Select(l => l.Index)],
                        at, at is { } there && !before.Channels.Contains(there))];
     }
 
@@ -133,7 +135,7 @@ internal static class OutputsApi
         try
         {
             var row = await Task.Run(() => LineCheck.Fire(template, asked.Act, source, media, cancellation), cancellation);
-            return TypedResults.Ok(new LineView(row.Source, row.Verdict, row.Places, row.Missing, row.Entries));
+            return TypedResults.Ok(new LineView(row.Source, row.Verdict, row.Places, row.Missing, row.Twice));
         }
         finally
         {

@@ -57,7 +57,7 @@ internal static class UploadsApi
     private static MidiAnswer AnswerOf(MidiContent content, Kit? kit)
     {
         var bar = (content.Meter ?? new(4, 4)).TicksPerBar;
-        var pieces = kit?.Struck.Select(p => p.Note).ToHashSet();
+        var pieces = kit?.Pieces.Select(p => p.Note).ToHashSet();
         MidiPartView[] parts =
             [.. content.Parts.Select(p => new MidiPartView(
                 p.Track, p.Channel, p.Pattern.Name, p.Pattern.Notes.Count, (double)p.Pattern.LengthTicks / bar, p.SkippedBars,

@@ -24,15 +24,15 @@ public class KitTests
     public void Playing_ASound_MakesThePieceAsWideAsTheWidestOfItsSounds(int lanes, int harder, ChannelFormat format)
     {
         MediaRef Sound(int count) => new(new string('b', 64), "Slate", 48000, count, 4800);
-        var piece = new Piece("Slate", 36, "pads", 1, DrumSound.Clap) { Layers = [new(90, Sound(harder))] };
+        var piece = Piece.Pad("Slate", 36, "pads", 1, DrumSound.Clap) with { Layers = [new(90, Sound(harder))] };
 
-        Assert.Equal(format, piece.Playing(Sound(lanes)).Format);
+        Assert.Equal(format, piece.Playing(Sound(lanes)).Microphones[0].Format);
     }
 
     [Fact]
     public void Playing_ItsVoiceAgain_KeepsTheWidthThatWasSaid()
     {
-        var wide = new Piece("Slate", 36, "pads", 1, DrumSound.Clap) { Format = ChannelFormat.Stereo };
+        var wide = Piece.Pad("Slate", 36, "pads", 1, DrumSound.Clap, format: ChannelFormat.Stereo);
 
         Assert.Equal(wide, wide.Playing(null));
     }
@@ -48,7 +48,7 @@ public class KitTests
     [Fact]
     public void JackLabel_AmongPairsAndSingles_CountsWhatStandsBefore()
     {
-        var kit = new Kit([new("A", 1, "", 1, DrumSound.Kick)], [new("Pair", ChannelFormat.Stereo), new("One", ChannelFormat.Mono), new("Pair", ChannelFormat.Stereo)]);
+        var kit = new Kit([Piece.Pad("A", 1, "", 1, DrumSound.Kick)], [new("Pair", ChannelFormat.Stereo), new("One", ChannelFormat.Mono), new("Pair", ChannelFormat.Stereo)]);
 
         Assert.Equal(["1–2", "3", "4–5"], new[] { 1, 2, 3 }.Select(kit.JackLabel));
     }
@@ -56,7 +56,7 @@ public class KitTests
     [Fact]
     public void Check_TwoPiecesOnOneNote_AreRefused()
     {
-        var kit = new Kit([new("A", 36, "", 1, DrumSound.Kick), new("B", 36, "", 1, DrumSound.Snare)], [new("Out", ChannelFormat.Stereo)]);
+        var kit = new Kit([Piece.Pad("A", 36, "", 1, DrumSound.Kick), Piece.Pad("B", 36, "", 1, DrumSound.Snare)], [new("Out", ChannelFormat.Stereo)]);
 
         Assert.Equal("doubled", KitRules.Check(kit)!.Code);
     }

@@ -68,7 +68,7 @@ public class PredictedStripTests
     [Fact]
     public void AMonoOutputOnAStereoChannel_StandsInTheMiddle()
     {
-        var kit = new Kit([new("Low", 36, "pads", 1, DrumSound.Kick)], [new("One", ChannelFormat.Mono)]);
+        var kit = new Kit([Piece.Pad("Low", 36, "pads", 1, DrumSound.Kick)], [new("One", ChannelFormat.Mono)]);
         double Sided(double pan) => Of(OneBar(
             new AddChannel(new() { Id = new("kit"), Name = "Pads", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit) }),
             new PutPattern(new("kit"), new("Beat", 1920, [new(0, 90, 36, 100)], [])), new SetPan(new("kit"), pan)), "kit");
@@ -131,7 +131,7 @@ public class PredictedStripTests
     [Fact]
     public void AKitsLoudness_IsSharedOutAmongItsOutputs_ByTheStrokesSquared()
     {
-        var kit = new Kit([new("Low", 36, "pads", 1, DrumSound.Kick), new("High", 38, "pads", 2, DrumSound.Snare), new("Never", 40, "pads", 3, DrumSound.Clap)],
+        var kit = new Kit([Piece.Pad("Low", 36, "pads", 1, DrumSound.Kick), Piece.Pad("High", 38, "pads", 2, DrumSound.Snare), Piece.Pad("Never", 40, "pads", 3, DrumSound.Clap)],
             [new("One", ChannelFormat.Mono), new("Two", ChannelFormat.Mono), new("Three", ChannelFormat.Mono)]);
         var template = OneBar(
             new AddChannel(new() { Id = new("kit"), Name = "Pads", Kind = ChannelKind.Instrument, Format = ChannelFormat.Mono, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit) }),

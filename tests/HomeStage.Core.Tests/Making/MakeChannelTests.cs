@@ -53,7 +53,7 @@ public class MakeChannelTests
         var player = template.Channels.Single(c => c.Source is InstrumentSource);
         var kit = ((InstrumentSource)player.Source!).Kit!;
 
-        Assert.All(kit.Pieces, p => Assert.Equal(1, p.Output));
+        Assert.All(kit.Lines, l => Assert.Equal(1, l.Output));
 
         template = template.With(new MakeChannel(new(ChannelKind.Split) { SplitOf = player.Id }), new MakeChannel(new(ChannelKind.Split) { SplitOf = player.Id }));
 

@@ -27,7 +27,7 @@ public sealed class LineCheckTests
         var sources = LineSource.AllOf(Deep, Act).ToList();
 
         // 22 pieces are struck; two far microphones are not.
-        Assert.Equal([.. StandInKits.TidewaterDeep.Struck.Select(p => p.Piece.Name), "Voice"], sources.Select(s => s.Name));
+        Assert.Equal([.. StandInKits.TidewaterDeep.Pieces.Select(p => p.Name), "Voice"], sources.Select(s => s.Name));
         Assert.DoesNotContain(LineSource.AllOf(Deep.With(new SetStage(Player, Act, StageState.InTheWings)), Act), s => s.Channel == Player);
     }
 
@@ -70,12 +70,12 @@ public sealed class LineCheckTests
     public void Fire_APieceThatIsAlsoOnTheFirstOutput_IsOnceTooOften()
     {
         var kit = StandInKits.TidewaterDeep;
-        var both = Deep.With(new SetOutputs(Player, kit with { Pieces = kit.Pieces.Select(p => p.Name == "Gong" ? p with { AlsoOnFirst = true } : p).ToSequence() }, []));
+        var both = Deep.With(new SetOutputs(Player, kit.At("Gong", m => m with { AlsoOnFirst = true }), []));
 
         var row = Fire(both, "Gong");
 
         Assert.Equal(LineVerdict.TooOften, row.Verdict);
-        Assert.Equal([Player, new ChannelId("metal")], row.Entries);
+        Assert.Equal([Player, new ChannelId("metal")], row.Twice);
     }
 
     [Fact]

@@ -73,7 +73,7 @@ public sealed class OutputPlannerTests
 
     [Theory]
     [InlineData(0, 4)]
-    [InlineData(129, 4)]
+    [InlineData(193, 4)]
     [InlineData(3, 0)]
     [InlineData(3, 65)]
     public void Plans_OutsideTheirRanges_AreRefused(int pieces, int outputs) =>

@@ -35,10 +35,22 @@ public static class RandomKits
         from format in Gen.Elements(ChannelFormat.Stereo, ChannelFormat.Mono)
         from outputs in Gen.Choose(2, 14)
         from reserved in Gen.Frequency((3, Gen.Constant(true)), (1, Gen.Constant(false)))
+        from several in Gen.Choose(0, 3 * count)
+        from far in Gen.Choose(0, 2)
         select new Kit(
-            Enumerable.Range(0, count).Select(i => new Piece($"Piece {(char)('A' + names[i])}", 36 + i, families[i], 1, DrumSound.Clap, pans[i] / 4.0) { Importance = importances[i], Format = wide[i] }).ToSequence(),
+            Enumerable.Range(0, count).Select(i => Miked(
+                Piece.Pad($"Piece {(char)('A' + names[i])}", 36 + i, families[i], 1, DrumSound.Clap, pans[i] / 4.0, format: wide[i], importance: importances[i]), i == several)).ToSequence(),
             Enumerable.Range(1, outputs).Select(n => new KitOutput($"Output {n}", format)).ToSequence(),
-            reserved);
+            reserved)
+        {
+            Far = Enumerable.Range(0, far).Select(n => FarMicrophone.Stereo($"Far {n}", "drums/rooms", 1, (FarPlace)n)).ToSequence(),
+        };
+
+    private static Piece Miked(Piece piece, bool twice) => twice ? piece with
+    {
+        Microphones = [piece.Microphones[0] with { Name = "top" }, piece.Microphones[0] with { Name = "bottom", Pan = 0.25, NeighboursDb = -18 }],
+    }
+        : piece;
 
     private static KitOnStage Staged(Kit kit, int[] choices)
     {

@@ -25,8 +25,8 @@ public sealed class SplitBatchTests
         var kit = stage.KitNow(after);
         foreach (var group in plan.Groups)
         {
-            var output = kit.Pieces[group.Pieces[0]].Output;
-            Assert.All(group.Pieces, i => Assert.Equal(output, kit.Pieces[i].Output));
+            var output = kit.Lines[group.Pieces[0]].Output;
+            Assert.All(group.Pieces, i => Assert.Equal(output, kit.Lines[i].Output));
             if (output == 1)
             {
                 // It sounds on the instrument's own channel.
@@ -40,7 +40,7 @@ public sealed class SplitBatchTests
             Assert.Contains(after.Channels[Player].Destination!.Value, Downstream(after, split));
         }
 
-        Assert.Equal(plan.Groups.Count(g => kit.Pieces[g.Pieces[0]].Output != 1), Splits(after).Count());
+        Assert.Equal(plan.Groups.Count(g => kit.Lines[g.Pieces[0]].Output != 1), Splits(after).Count());
         Assert.NotEqual(EmptyStage.MixBus, after.Channels[Player].Destination);
         Assert.Equal(stage.Template.Channels[new ChannelId("voice")], after.Channels[new ChannelId("voice")]);
         Assert.Null(TemplateRules.Check(after));
@@ -76,7 +76,7 @@ public sealed class SplitBatchTests
     public void Of_SixteenPads_IsEighteenChannelsWithTheirBusAndTheNotes()
     {
         // Common practice.
-        var kit = new Kit([.. Enumerable.Range(1, 16).Select(i => new Piece($"Pad {i}", 35 + i, "pads", 1, DrumSound.Clap))], [.. Enumerable.Range(1, 17).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var kit = new Kit([.. Enumerable.Range(1, 16).Select(i => Piece.Pad($"Pad {i}", 35 + i, "pads", 1, DrumSound.Clap))], [.. Enumerable.Range(1, 17).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
         var template = Staged(kit);
 
         var after = Applied(template, Plans(template, byHalves: false)[^1]);
@@ -93,7 +93,7 @@ public sealed class SplitBatchTests
     public void Of_AFamilyWithSeveralSplits_HasASum_WhichGoesWhenOneIsLeft()
     {
         var kit = new Kit(
-            [new("Kick", 36, "drums/kick", 1, DrumSound.Kick), new("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), new("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
+            [Piece.Pad("Kick", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), Piece.Pad("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
             [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
         var template = Staged(kit);
 
@@ -111,8 +111,8 @@ public sealed class SplitBatchTests
     [InlineData(true)]
     public void CoarseAndFine_SoundAlike(bool byHalves)
     {
-        var notes = StandInKits.Tidewater.Struck.Select((p, i) => new Note(240 * i, 200, p.Note, 100)).ToSequence();
-        var together = StandInKits.Tidewater with { Pieces = StandInKits.Tidewater.Pieces.Select(p => p with { Output = 1 }).ToSequence() };
+        var notes = StandInKits.Tidewater.Pieces.Select((p, i) => new Note(240 * i, 200, p.Note, 100)).ToSequence();
+        var together = StandInKits.Tidewater.Together();
         var coarse = Staged(together, new Pattern("All", 16 * 240, notes, [])) with { Timeline = new(120, new(4, 4), [new("song", "Song", 2)]) };
         var fine = Applied(coarse, Plans(coarse, byHalves)[^1]);
 
@@ -134,7 +134,7 @@ public sealed class SplitBatchTests
     {
         var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
         var jacks = KitJacks.Of(kit);
-        return ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves))).Plans;
+        return ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves))).Plans;
     }
 
     private static OutputPlan Plan(Template template, int choice)

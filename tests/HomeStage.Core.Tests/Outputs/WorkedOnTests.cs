@@ -15,7 +15,7 @@ public class WorkedOnTests
     private static readonly ChannelId Player = new("set");
 
     private static readonly Kit Set = new(
-        [new("Kick", 36, "drums/kick", 1, DrumSound.Kick), new("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), new("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
+        [Piece.Pad("Kick", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), Piece.Pad("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
         [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
 
     private static readonly Template Whole = OneBar(
@@ -88,21 +88,21 @@ public class WorkedOnTests
     {
         var kit = new Kit(Set.Pieces, [.. widths.Select((w, i) => new KitOutput($"Output {i + 1}", w == 2 ? ChannelFormat.Stereo : ChannelFormat.Mono))], reserved);
         var jacks = KitJacks.Of(kit);
-        var plan = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans[0];
+        var plan = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans[0];
 
         var (laid, numbers) = jacks.LaidOut(kit, plan, ["All"]);
 
         Assert.Equal(expected, laid.Outputs.Select(o => o.Format == ChannelFormat.Stereo ? 2 : 1));
         Assert.Equal([reserved ? 2 : 1], numbers);
         Assert.Equal("All", laid.Outputs[numbers[0] - 1].Name);
-        Assert.All(laid.Pieces, p => Assert.Equal(numbers[0], p.Output));
+        Assert.All(laid.Lines, l => Assert.Equal(numbers[0], l.Output));
     }
 
     private static Template Applied(Template template, int plan)
     {
         var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
         var jacks = KitJacks.Of(kit);
-        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans;
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans;
         return template.With([.. SplitBatch.Of(template, Player, plans[plan])]);
     }
 }

@@ -48,7 +48,7 @@ public class AuditionTests
                 Source = new InstrumentSource(kind.Id, kind.Kit),
             }));
             // What leaves by another output than the first needs a split to be heard, here as in a song.
-            Assert.All(kind.Kit!.Struck.Where(p => p.Piece.Output == 1), p => Assert.NotNull(Renderer.Render(Audition.Of(kit, new("kit"), p.Note, 100), new(InMix)).PeakDbfs));
+            Assert.All(kind.Kit!.Pieces.Where(p => p.Microphones[0].Output == 1), p => Assert.NotNull(Renderer.Render(Audition.Of(kit, new("kit"), p.Note, 100), new(InMix)).PeakDbfs));
         }
     }
 

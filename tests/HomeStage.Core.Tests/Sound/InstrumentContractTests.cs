@@ -62,7 +62,7 @@ public class InstrumentContractTests
     private static IReadOnlyList<NoteEvent> Phrase(string id)
     {
         var kind = InstrumentCatalogue.Find(id)!;
-        int[] numbers = kind.Kit is { } kit ? [.. kit.Struck.Take(4).Select(p => p.Note)] : [36, 60, 67, 96];
+        int[] numbers = kind.Kit is { } kit ? [.. kit.Pieces.Take(4).Select(p => p.Note)] : [36, 60, 67, 96];
         // One on the first frame, one on an odd one, two at once.
         int[] starts = [0, 1237, 9000, 9000];
         return [.. numbers.Select((number, i) => new NoteEvent(starts[i], starts[i] + 4000, number, 127, i))];

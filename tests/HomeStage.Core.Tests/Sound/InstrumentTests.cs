@@ -117,7 +117,7 @@ public class InstrumentTests
 
     private static float[] Hit(DrumSound sound, int velocity)
     {
-        var kit = new Kit([new("Piece", 60, "x", 1, sound)], [new("Out", ChannelFormat.Mono)]);
+        var kit = new Kit([Piece.Pad("Piece", 60, "x", 1, sound)], [new("Out", ChannelFormat.Mono)]);
         return Render(new InstrumentSource(InstrumentCatalogue.Breakwater, kit), 60, velocity, 12);
     }
 

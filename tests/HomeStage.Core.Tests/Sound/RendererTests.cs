@@ -153,8 +153,8 @@ public class RendererTests
     public void Render_AKitInSplits_SoundsAsTheSameKitInOne()
     {
         var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Tidewater)!.Kit!;
-        var coarse = kit with { Pieces = kit.Pieces.Select(p => p with { Output = 1 }).ToSequence() };
-        var hits = new Core.Timing.Pattern("All", 16 * 240, kit.Struck.Select((p, i) => new Core.Timing.Note(i * 240, 200, p.Note, 100)).ToSequence(), []);
+        var coarse = kit.Together();
+        var hits = new Core.Timing.Pattern("All", 16 * 240, kit.Pieces.Select((p, i) => new Core.Timing.Note(i * 240, 200, p.Note, 100)).ToSequence(), []);
         AddChannel Player(Core.Kits.Kit k) => new(new() { Id = new("kit"), Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, k), Patterns = [hits] });
         var splits = Enumerable.Range(2, 7).Select(o => (Edit)new AddChannel(new() { Id = new($"s{o}"), Name = $"Split {o}", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new("kit"), o) }));
 

@@ -166,9 +166,6 @@ public class VoicesTests
         Assert.NotNull(KitRules.Check(With(p => p with { Layers = [new(40, sound)] })));
         Assert.NotNull(KitRules.Check(With(p => p with { Sample = sound, Layers = [new(90, sound), new(40, sound)] })));
         Assert.NotNull(KitRules.Check(With(p => p with { Sample = sound, Layers = [new(1, sound)] })));
-        Assert.NotNull(KitRules.Check(With(p => p with { Importance = 10 })));
-        Assert.NotNull(KitRules.Check(With(p => p with { Note = null })));
-        Assert.NotNull(KitRules.Check(With(p => p with { Hears = Microphone.Hall })));
     }
 
     private sealed class TwoSounds(string one, float oneLevel, string other, float otherLevel) : IMediaShelf

@@ -13,8 +13,8 @@ internal static class OutputFaults
 
     private static readonly Kit Set = new(
         [
-            new("Kick", 36, "drums/kick", 2, DrumSound.Kick), new("Snare", 38, "drums/snare", 3, DrumSound.Snare),
-            new("Rim", 37, "drums/snare", 3, DrumSound.RimClick), new("Shaker", 82, "percussion/shakers", 1, DrumSound.Shaker),
+            Piece.Pad("Kick", 36, "drums/kick", 2, DrumSound.Kick), Piece.Pad("Snare", 38, "drums/snare", 3, DrumSound.Snare),
+            Piece.Pad("Rim", 37, "drums/snare", 3, DrumSound.RimClick), Piece.Pad("Shaker", 82, "percussion/shakers", 1, DrumSound.Shaker),
         ],
         [new("The rest", ChannelFormat.Stereo), new("Kick", ChannelFormat.Stereo), new("Snare", ChannelFormat.Stereo), new("Free", ChannelFormat.Stereo)]);
 
@@ -31,8 +31,8 @@ internal static class OutputFaults
             ("piece-unheard", [Laid(sound, k => Moved(k, "Shaker", 4)), Laid(sound.With(new RemoveChannel(new("snare"))), k => k)]),
             ("output-beyond", [Laid(sound, k => k with { Outputs = [.. k.Outputs, .. Enumerable.Range(5, 5).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))] })]),
             ("split-not-monitored", [sound.With(new SetSource(new("kick"), new OutputSource(Player, 2, Monitored: false)))]),
-            ("heard-twice", [Laid(sound, k => Changed(k, "Snare", p => p with { AlsoOnFirst = true }))]),
-            ("pinned-apart", [sound.With(new SetPiecePlace(Player, "Rim", PieceStay.Alone, 1)), Laid(sound, k => Changed(Moved(k, "Shaker", 2), "Shaker", p => p with { Stay = PieceStay.Alone }))]),
+            ("heard-twice", [Laid(sound, k => k.At("Snare", m => m with { AlsoOnFirst = true }))]),
+            ("pinned-apart", [sound.With(new SetPiecePlace(Player, "Rim", PieceStay.Alone, 1)), Laid(sound, k => Moved(k, "Shaker", 2).At("Shaker", m => m with { Stay = PieceStay.Alone }))]),
             ("empty-split", [Laid(sound, k => Moved(k, "Kick", 1))]),
             ("output-names", [sound.With(new RenameChannel(new("kick"), "Kick drum"))]),
             ("output-numbering",
@@ -52,7 +52,5 @@ internal static class OutputFaults
         return template.With(new SetSource(Player, source with { Kit = change(source.Kit!) }));
     }
 
-    private static Kit Moved(Kit kit, string piece, int output) => Changed(kit, piece, p => p with { Output = output });
-
-    private static Kit Changed(Kit kit, string piece, Func<Piece, Piece> change) => kit with { Pieces = kit.Pieces.Select(p => p.Name == piece ? change(p) : p).ToSequence() };
+    private static Kit Moved(Kit kit, string piece, int output) => kit.At(piece, m => m with { Output = output });
 }

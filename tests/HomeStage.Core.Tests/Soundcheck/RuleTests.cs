@@ -98,12 +98,12 @@ public class RuleTests
         var sound = OutputFaults.Sound(InOrder);
         var player = sound.Channels.First(c => c.Source is InstrumentSource { Kit: not null });
         var source = (InstrumentSource)player.Source!;
-        var pieces = source.Kit!.Pieces.Select(p => p.Name is "Snare" or "Shaker" ? p with { AlsoOnFirst = true } : p).ToSequence();
-        var template = sound.With(new SetSource(player.Id, source with { Kit = source.Kit with { Pieces = pieces } }));
+        var both = source.Kit!.At("Snare", m => m with { AlsoOnFirst = true }).At("Shaker", m => m with { AlsoOnFirst = true });
+        var template = sound.With(new SetSource(player.Id, source with { Kit = both }));
 
         var mended = template.With([.. Report.Of(template, Write, Around).Open.Single(f => f.Rule == "heard-twice").Mends[0].Edits]);
 
-        Assert.Equal(["Shaker"], ((InstrumentSource)mended.Channels[player.Id].Source!).Kit!.Pieces.Where(p => p.AlsoOnFirst).Select(p => p.Name));
+        Assert.Equal(["Shaker"], ((InstrumentSource)mended.Channels[player.Id].Source!).Kit!.Lines.Where(l => l.Microphone.AlsoOnFirst).Select(l => l.Name));
     }
 
     [Theory]

@@ -16,7 +16,7 @@ namespace HomeStage.Core.Tests.Templates;
 public class EditBehaviourTests
 {
     private static readonly Kit Set = new(
-        [new("Kick", 36, "drums/kick", 1, DrumSound.Kick), new("Snare", 38, "drums/snare", 1, DrumSound.Snare)],
+        [Piece.Pad("Kick", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("Snare", 38, "drums/snare", 1, DrumSound.Snare)],
         [new("The rest", ChannelFormat.Stereo), new("Kick", ChannelFormat.Stereo)]);
 
     private static readonly Template Stage = OneBar(
@@ -103,7 +103,7 @@ public class EditBehaviourTests
         var after = Stage.With(new SetPiecePlace(new("set"), "Snare", PieceStay.Alone, 7));
 
         var pieces = ((InstrumentSource)after.Channels[new ChannelId("set")].Source!).Kit!.Pieces;
-        Assert.Equal([Set.Pieces[0], Set.Pieces[1] with { Stay = PieceStay.Alone, Importance = 7 }], pieces);
+        Assert.Equal([Set.Pieces[0], Set.Pieces[1] with { Microphones = [Set.Pieces[1].Microphones[0] with { Stay = PieceStay.Alone, Importance = 7 }] }], pieces);
         Assert.IsType<Refusal.Missing>(Stage.RefusalOf(new SetPiecePlace(new("set"), "Gong", PieceStay.Alone, 7)));
     }
 

@@ -109,7 +109,7 @@ public class EditTests
     {
         var template = WithKit();
         var source = (InstrumentSource)template.Channels[new ChannelId("kit")].Source!;
-        var smaller = source.Kit! with { Outputs = source.Kit.Outputs.Take(2).ToSequence(), Pieces = source.Kit.Pieces.Select(p => p with { Output = 1 }).ToSequence() };
+        var smaller = source.Kit!.Together() with { Outputs = source.Kit.Outputs.Take(2).ToSequence() };
 
         var refusal = template.RefusalOf(new SetSource(new("kit"), source with { Kit = smaller }));
 

@@ -32,35 +32,36 @@ public class StoredDocumentsTests
     [MemberData(nameof(Schemas))]
     public void Log_OfEverySchema_LeadsFromTheBeginningToTheEnd_AndBack(int schema)
     {
-        var (beginning, end) = (Read(schema, "beginning"), Read(schema, "end"));
         var log = Log(schema);
         Assert.True(log.Count > 5, "The log is too short to say anything.");
 
-        Assert.Equal(end, Followed(beginning, log.Select(e => e.Done)));
-        Assert.Equal(beginning, Followed(end, Enumerable.Reverse(log).Select(e => e.Back)));
+        Assert.Equal(Read(schema, "end"), Followed(schema, "beginning", log.Select(e => e.Done)));
+        Assert.Equal(Read(schema, "beginning"), Followed(schema, "end", Enumerable.Reverse(log).Select(e => e.Back)));
     }
 
     [Fact]
-    public void Log_OfWhatWasDone_IsFollowedFromTheStoredTextToo()
+    public void Log_OfTodaysSchema_CanBeGivenToATemplateOfToday()
     {
-        foreach (var schema in Schemas.Select(s => s.Data).Where(s => s >= FirstThatLogsWhatWasDone))
-        {
-            var replay = new DocumentReplay(File.ReadAllBytes(PathOf(schema, "beginning.template.json")));
-            foreach (var (done, _) in Log(schema))
-                replay.Apply(done);
+        var log = Log(TemplateDocument.SchemaVersion);
+        Assert.All(log, e => Assert.True(DocumentChange.IsOfToday(e.Done) && DocumentChange.IsOfToday(e.Back)));
+        Assert.All(Log(TemplateDocument.SchemaVersion - 1), e => Assert.False(DocumentChange.IsOfToday(e.Done)));
+        var replay = new DocumentReplay(Read(TemplateDocument.SchemaVersion, "beginning"));
+        foreach (var (done, _) in log)
+            replay.Apply(done);
 
-            Assert.Equal(Read(schema, "end"), replay.Template());
-        }
+        Assert.Equal(Read(TemplateDocument.SchemaVersion, "end"), replay.Template());
     }
 
-    private static Template Followed(Template template, IEnumerable<string> entries) => entries.Aggregate(template, (now, entry) =>
+    /// <summary>Edits on a template of today; what was done on the text as it was stored.</summary>
+    private static Template Followed(int schema, string from, IEnumerable<string> entries)
     {
-        if (entry.StartsWith('['))
-            return Applied(now, JsonSerializer.Deserialize<List<Edit>>(OldDocuments.RenewedEdits(entry), DocumentJson.Options)!);
-        var replay = new DocumentReplay(now);
-        replay.Apply(entry);
+        if (schema < FirstThatLogsWhatWasDone)
+            return entries.Aggregate(Read(schema, from), (now, entry) => Applied(now, JsonSerializer.Deserialize<List<Edit>>(OldDocuments.RenewedEdits(entry), DocumentJson.Options)!));
+        var replay = new DocumentReplay(File.ReadAllBytes(PathOf(schema, $"{from}.template.json")));
+        foreach (var entry in entries)
+            replay.Apply(entry);
         return replay.Template();
-    });
+    }
 
     private static Template Applied(Template template, IReadOnlyList<Edit> edits) => Assert.IsType<BatchResult.Applied>(Batch.Apply(template, edits)).Template;
 

@@ -61,7 +61,7 @@ public class TemplateDocumentTests
     }
 
     [Fact]
-    public void Read_AKitOfTheSecondSchema_HasItsFarMicrophonesAsPieces()
+    public void Read_AKitOfTheSecondSchema_HasItsFarMicrophonesAsThingsOfTheirOwn()
     {
         var second = """
             { "format": "home-stage-template", "schemaVersion": 2, "template": {
@@ -77,8 +77,8 @@ public class TemplateDocumentTests
 
         var kit = ((InstrumentSource)ReadBack(Encoding.UTF8.GetBytes(second)).Channels[new ChannelId("kit")].Source!).Kit!;
 
-        Assert.Equal(Piece.Far("Hall", "drums/rooms", 2, Microphone.Hall), kit.Pieces[1]);
-        Assert.Equal(new Piece("Gong", 52, "percussion/metal", 1, DrumSound.Gong, 0.25), kit.Pieces[0]);
+        Assert.Equal(FarMicrophone.Stereo("Hall", "drums/rooms", 2, FarPlace.Hall), Assert.Single(kit.Far));
+        Assert.Equal(Piece.Pad("Gong", 52, "percussion/metal", 1, DrumSound.Gong, 0.25), Assert.Single(kit.Pieces));
         Assert.Equal([new("The rest", ChannelFormat.Stereo), new("Hall", ChannelFormat.Stereo)], kit.Outputs);
     }
 

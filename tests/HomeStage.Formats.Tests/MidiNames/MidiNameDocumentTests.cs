@@ -16,7 +16,7 @@ public sealed class MidiNameDocumentTests
         var notes = Read(MidiNameDocument.Write("Tidewater & <Deep>", kit));
 
         // Far microphones have no note, so they cannot be said.
-        Assert.Equal(kit.Struck.Select(p => (p.Note, p.Piece.Name, p.Piece.Family)).Order(), notes.Select(n => (n.Note, n.Name, n.Group)).Order());
+        Assert.Equal(kit.Pieces.Select(p => (p.Note, p.Name, p.Family)).Order(), notes.Select(n => (n.Note, n.Name, n.Group)).Order());
     }
 
     [Fact]
@@ -84,10 +84,10 @@ public sealed class MidiNameDocumentTests
 
         var named = NamedKit.Of(kit, [(36, "Boots", ""), (38, "Clap", "drums/hands"), (75, "Claves", "")]);
 
-        Assert.Equal(("Boots", "drums/kick", 2), (named.Pieces[0].Name, named.Pieces[0].Family, named.Pieces[0].Output));
+        Assert.Equal(("Boots", "drums/kick", 2), (named.Pieces[0].Name, named.Pieces[0].Family, named.Pieces[0].Microphones[0].Output));
         // There is a clap already.
         Assert.Equal(("Clap 2", "drums/hands"), (named.Pieces[1].Name, named.Pieces[1].Family));
-        Assert.Equal(("Claves", "percussion/wood", 1), (named.Pieces[^1].Name, named.Pieces[^1].Family, named.Pieces[^1].Output));
+        Assert.Equal(("Claves", "percussion/wood", 1), (named.Pieces[^1].Name, named.Pieces[^1].Family, named.Pieces[^1].Microphones[0].Output));
         Assert.Equal(kit.Pieces.Skip(2), named.Pieces.Skip(2).SkipLast(1));
         Assert.Null(KitRules.Check(named));
     }

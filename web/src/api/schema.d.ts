@@ -2288,7 +2288,7 @@ export interface components {
             addsDb: null | number;
         };
         /** @enum {unknown} */
-        DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells" | null;
+        DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
         Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
@@ -2749,6 +2749,13 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        FarMicrophone: {
+            family: string;
+            place: components["schemas"]["FarPlace"];
+            microphone: components["schemas"]["Microphone"];
+        };
+        /** @enum {unknown} */
+        FarPlace: "overhead" | "hall";
         FindingView: {
             key: string;
             rule: string;
@@ -2903,6 +2910,7 @@ export interface components {
             outputs: components["schemas"]["KitOutput"][];
             /** @default true */
             firstReserved: boolean;
+            far?: components["schemas"]["FarMicrophone"][];
         };
         KitFileAnswer: {
             kit: components["schemas"]["Kit"];
@@ -2917,6 +2925,9 @@ export interface components {
             pieces: components["schemas"]["SwappedPiece"][];
             empty: unknown[];
             gone: string[];
+            widened: string[];
+            narrowed: string[];
+            shares: string[][];
         };
         Lever: {
             id: string;
@@ -2963,7 +2974,7 @@ export interface components {
             verdict: components["schemas"]["LineVerdict"];
             places: components["schemas"]["LinePlace"][];
             missing: unknown[];
-            entries: unknown[];
+            twice: unknown[];
         };
         /**
          * @default after-fader
@@ -3037,8 +3048,23 @@ export interface components {
             /** Format: int32 */
             channelsFromTape: number;
         };
-        /** @enum {unknown} */
-        Microphone: "close" | "overhead" | "hall";
+        Microphone: {
+            name: string;
+            /** Format: int32 */
+            output: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            pan: number;
+            format?: components["schemas"]["ChannelFormat"];
+            /** Format: int32 */
+            importance?: number;
+            stay?: components["schemas"]["PieceStay"];
+            alsoOnFirst?: boolean;
+            /** Format: double */
+            neighboursDb?: null | number;
+        };
         MidiAnswer: {
             parts: components["schemas"]["MidiPartView"][];
             /** Format: int32 */
@@ -3211,6 +3237,7 @@ export interface components {
             /** Format: int32 */
             outputs: number;
             inPairs: boolean;
+            parts: components["schemas"]["PartView"][];
             order: number[];
             now: components["schemas"]["OutputLine"][];
             plans: components["schemas"]["PlanView"][];
@@ -3248,6 +3275,14 @@ export interface components {
         };
         /** @enum {unknown} */
         PartState: "ready" | "warning" | "failing";
+        PartView: {
+            name: string;
+            family: string;
+            piece: null | string;
+            /** Format: int32 */
+            note: null | number;
+            microphone: components["schemas"]["Microphone"];
+        };
         Patch: {
             of: string;
             name: string;
@@ -3279,24 +3314,12 @@ export interface components {
         Piece: {
             name: string;
             /** Format: int32 */
-            note: null | number;
+            note: number;
             family: string;
-            /** Format: int32 */
-            output: number;
-            sound: null | components["schemas"]["DrumSound"];
-            /**
-             * Format: double
-             * @default 0
-             */
-            pan: number;
+            sound: components["schemas"]["DrumSound"];
+            microphones: components["schemas"]["Microphone"][];
             sample?: null | components["schemas"]["MediaRef"];
             layers?: components["schemas"]["SampleLayer"][];
-            format?: components["schemas"]["ChannelFormat"];
-            /** Format: int32 */
-            importance?: number;
-            stay?: components["schemas"]["PieceStay"];
-            hears?: components["schemas"]["Microphone"];
-            alsoOnFirst?: boolean;
         };
         /** @enum {unknown} */
         PieceStay: "by-plan" | "alone" | "on-first";
@@ -3566,10 +3589,13 @@ export interface components {
             damage: null | components["schemas"]["Damage"];
         };
         /** @enum {unknown} */
-        SwapReason: "role" | "family" | "near-family" | "new" | "first";
+        SwapReason: "role" | "family" | "near-family" | "said" | "joins" | "new" | "first";
         SwapRequest: {
             channel: components["schemas"]["ChannelId"];
             instrument: string;
+            inPlaceOf?: null | {
+                [key: string]: string;
+            };
         };
         SwappedPiece: {
             name: string;

@@ -62,10 +62,12 @@ export type OutputsView = Schemas['OutputsView']
 export type OutputLine = Omit<Schemas['OutputLine'], 'channel'> & { channel: string | null }
 export type PlanView = Schemas['PlanView']
 export type Piece = Kit['pieces'][number]
+/** What leaves by an output: a piece, a microphone at one, or a far one. */
+export type Part = Schemas['PartView']
 export type LineSource = Omit<Schemas['LineSource'], 'channel'> & { channel: string }
-export type LineRow = Omit<Schemas['LineView'], 'places' | 'missing' | 'entries'> & {
+export type LineRow = Omit<Schemas['LineView'], 'places' | 'missing' | 'twice'> & {
   places: { channel: string; peakDbfs: number; expected: boolean }[]
   missing: string[]
-  entries: string[]
+  twice: string[]
 }
 export type KitSwap = Omit<Schemas['KitSwap'], 'empty'> & { empty: string[] }

@@ -35,7 +35,7 @@ export const usePads = defineStore('pads', () => {
   })
   const pads = computed<Pad[]>(() =>
     kit.value
-      ? kit.value.pieces.flatMap((p) => (p.note === null ? [] : [{ note: p.note, name: p.name }]))
+      ? kit.value.pieces.map((p) => ({ note: p.note, name: p.name }))
       : Array.from({ length: 25 }, (_, i) => ({ note: lowest.value + i, name: nameOf(lowest.value + i) })),
   )
 

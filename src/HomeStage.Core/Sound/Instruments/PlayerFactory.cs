@@ -52,10 +52,10 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
 
     private Player KitPlayer(Kit kit, IReadOnlyList<NoteEvent> notes, double gain)
     {
-        var pieces = kit.Struck.ToDictionary(p => p.Note, p => p.Piece);
-        var recipes = kit.Struck.Select(p => p.Piece.Sound!.Value).Distinct().ToDictionary(s => s, DrumRecipes.Of);
-        var samples = kit.Struck.Where(p => p.Piece.Sample is not null).ToDictionary(p => p.Note, p => LayersOf(p.Piece));
-        var heard = kit.Struck.ToDictionary(p => p.Note, p => _microphones.Of(kit, p.Piece, gain));
+        var pieces = kit.Pieces.ToDictionary(p => p.Note);
+        var recipes = kit.Pieces.Select(p => p.Sound).Distinct().ToDictionary(s => s, DrumRecipes.Of);
+        var samples = kit.Pieces.Where(p => p.Sample is not null).ToDictionary(p => p.Note, LayersOf);
+        var heard = kit.Pieces.ToDictionary(p => p.Note, p => _microphones.Of(kit, p, gain));
         return new(notes, Strike);
 
         Struck? Strike(NoteEvent note)
@@ -63,7 +63,7 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
             if (!pieces.TryGetValue(note.Number, out var piece))
                 return null;
             if (!samples.TryGetValue(note.Number, out var layers))
-                return new(new DrumVoice(recipes[piece.Sound!.Value], note, sampleRateHz), heard[note.Number]);
+                return new(new DrumVoice(recipes[piece.Sound], note, sampleRateHz), heard[note.Number]);
             return layers.Last(l => l.From <= note.Velocity).Sound is { } sample ? new(new SampleVoice(sample, note), heard[note.Number]) : null;
         }
     }

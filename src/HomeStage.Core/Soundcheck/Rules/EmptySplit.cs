@@ -16,7 +16,7 @@ public sealed class EmptySplit : ISoundcheckRule
         from kit in SplitKit.AllOf(template)
         from split in kit.Splits
         let number = SplitKit.NumberOf(split)
-        where !kit.PiecesAt(number).Any()
+        where !kit.LinesAt(number).Any()
         select new Finding(Id, Severity.Hint, [split.Id],
             $"{split.Name} takes {kit.Kit.JackLabel(number)} of {kit.Player.Name}, by which no piece leaves.",
             [new($"Remove {split.Name}", Removed(kit, split))]);

@@ -34,11 +34,7 @@ public sealed class OutputBeyond : ISoundcheckRule
 
     private static Sequence<Edit> Trimmed(SplitKit kit, int within)
     {
-        var trimmed = kit.Kit with
-        {
-            Outputs = kit.Kit.Outputs.Take(within).ToSequence(),
-            Pieces = kit.Kit.Pieces.Select(p => p.Output > within ? p with { Output = 1 } : p).ToSequence(),
-        };
+        var trimmed = kit.Kit.Rewired(l => l.Output > within ? l.Microphone with { Output = 1 } : l.Microphone) with { Outputs = kit.Kit.Outputs.Take(within).ToSequence() };
         return kit.Splits.Where(s => SplitKit.NumberOf(s) > within).Select(s => (Edit)new RemoveChannel(s.Id)).Append(new SetOutputs(kit.Player.Id, trimmed, [])).ToSequence();
     }
 }

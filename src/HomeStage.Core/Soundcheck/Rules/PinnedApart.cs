@@ -15,21 +15,21 @@ public sealed class PinnedApart : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act) =>
         from kit in SplitKit.AllOf(template)
-        let crowded = kit.Kit.Pieces.Where(p => p.Stay == PieceStay.Alone && kit.PiecesAt(p.Output).Count() > 1).ToList()
+        let crowded = kit.Kit.Lines.Where(l => l.Microphone.Stay == PieceStay.Alone && kit.LinesAt(l.Output).Count() > 1).ToList()
         where crowded.Count > 0
         let first = crowded[0]
-        let others = kit.PiecesAt(first.Output).Where(p => p != first).Select(p => p.Name)
+        let others = kit.LinesAt(first.Output).Where(l => l != first).Select(p => p.Name)
         select new Finding(Id, Severity.Warning, [kit.Player.Id],
             $"{first.Name} is to have an output to itself and shares {kit.Spoken(first.Output)} with {string.Join(", ", others)}.",
             Mends(template, kit, crowded));
 
-    private static Sequence<Mend> Mends(Template template, SplitKit kit, List<Piece> crowded)
+    private static Sequence<Mend> Mends(Template template, SplitKit kit, List<KitLine> crowded)
     {
         var jacks = KitJacks.Of(kit.Kit);
         var byHalves = jacks.InPairs && kit.Kit.Outputs.Any(o => o.Format == ChannelFormat.Mono);
         var used = kit.Splits.Select(SplitKit.NumberOf).Distinct().Count();
-        var share = new Mend("Let it share", crowded.Select(p => (Edit)new SetPiecePlace(kit.Player.Id, p.Name, PieceStay.ByPlan, p.Importance)).ToSequence());
-        return OutputPlanner.Plans([.. kit.Kit.Pieces.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves)) is PlanResult.Planned { Plans: var plans }
+        var share = new Mend("Let it share", crowded.Select(l => (Edit)new SetPiecePlace(kit.Player.Id, l.Name, PieceStay.ByPlan, l.Microphone.Importance)).ToSequence());
+        return OutputPlanner.Plans([.. kit.Kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves)) is PlanResult.Planned { Plans: var plans }
             && (plans.FirstOrDefault(p => p.Groups.Count > used) ?? plans.LastOrDefault()) is { } plan
             ? [new($"Split {kit.Player.Name} over {plan.Groups.Count} outputs", SplitBatch.Of(template, kit.Player.Id, plan)), share]
             : [share];

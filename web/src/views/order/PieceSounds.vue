@@ -15,10 +15,6 @@ const open = ref(false)
 
 const source = computed(() => (props.channel.source?.type === 'instrument' ? props.channel.source : undefined))
 const pieces = computed(() => source.value?.kit?.pieces ?? [])
-/** Far microphones play no sound of their own. */
-const struck = computed(() =>
-  pieces.value.flatMap((piece) => (piece.note === null ? [] : [{ piece, note: piece.note }])),
-)
 // A kit's file brings sounds of its own: what is asked for and not known yet may be on the shelf by now.
 watch(
   () => pieces.value.map((p) => p.sample?.content).join(),
@@ -48,13 +44,13 @@ function choices(piece: (typeof pieces.value)[number]) {
       <button type="button" class="head" :aria-expanded="open" @click="open = !open">
         <Icon :name="open ? 'fold' : 'unfold'" :size="13" />Sounds of the pieces
         <span class="about">{{
-          own ? `${own} of ${struck.length} from the shelf` : `${struck.length} stand-in voices`
+          own ? `${own} of ${pieces.length} from the shelf` : `${pieces.length} stand-in voices`
         }}</span>
       </button>
     </h3>
     <template v-if="open">
-      <div v-for="{ piece, note } in struck" :key="note" class="line">
-        <button type="button" class="plain bare name" :title="`Hear ${piece.name}`" @click="pads.press(note)">
+      <div v-for="piece in pieces" :key="piece.note" class="line">
+        <button type="button" class="plain bare name" :title="`Hear ${piece.name}`" @click="pads.press(piece.note)">
           {{ piece.name }}
         </button>
         <select

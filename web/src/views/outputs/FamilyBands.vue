@@ -5,12 +5,12 @@ import { familyOf, spoken } from './familyInk'
 import OutputBox from './OutputBox.vue'
 import PieceRow from './PieceRow.vue'
 import { useBandPlaces } from './useBandPlaces'
-import type { LineRow, OutputLine, Piece } from '@/api/types'
+import type { LineRow, OutputLine, Part } from '@/api/types'
 import { numberText } from '@/parts/decibels'
 
 /** Pieces by family on one side, outputs on the other, joined by bands. */
 const props = defineProps<{
-  pieces: { index: number; piece: Piece }[]
+  pieces: { index: number; piece: Part }[]
   lines: OutputLine[]
   chosen?: number
   firing?: number
@@ -45,7 +45,7 @@ function move(event: KeyboardEvent, row: number) {
   buttons?.[row + by]?.focus()
 }
 
-function press(piece: Piece, index: number) {
+function press(piece: Part, index: number) {
   emit('choose', index)
   if (piece.note !== null) emit('fire', piece.note)
 }

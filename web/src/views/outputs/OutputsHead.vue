@@ -16,8 +16,8 @@ const halves = defineModel<boolean>('halves', { required: true })
 defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: []; reserve: [on: boolean] }>()
 
 const about = computed(() => {
-  const far = props.kit.pieces.filter((p) => p.note === null).length
-  const pieces = `${props.kit.pieces.length - far} pieces${far ? ` and ${far} far microphones` : ''}`
+  const far = props.kit.far?.length ?? 0
+  const pieces = `${props.kit.pieces.length} pieces${far ? ` and ${far} far microphones` : ''}`
   const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'}`
   return `${pieces} · ${outputs}`
 })

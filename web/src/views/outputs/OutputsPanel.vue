@@ -22,7 +22,7 @@ const mostWords = 7
 
 const plan = computed(() => props.outputs.plan.value)
 const kit = computed(() => props.outputs.kit.value)
-const piece = computed(() => (props.chosen === undefined ? undefined : kit.value?.pieces[props.chosen]))
+const piece = computed(() => (props.chosen === undefined ? undefined : props.outputs.view.value?.parts[props.chosen]))
 const counted = computed(() => {
   const one = props.outputs.view.value?.inPairs ? 'pair' : 'output'
   return plan.value?.outputs === 1 ? one : `${one}s`
@@ -31,7 +31,7 @@ const found = computed(() => findings.open.filter((finding) => finding.group ===
 const shares = computed(() => (plan.value?.lines ?? []).filter((line) => line.number > 1 && line.pieces.length > 1))
 const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 
-const namesOf = (pieces: number[]) => pieces.map((i) => kit.value?.pieces[i]?.name).join(', ')
+const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value?.parts[i]?.name).join(', ')
 </script>
 
 <template>

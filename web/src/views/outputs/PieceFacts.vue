@@ -1,22 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Kit, LineRow, Piece } from '@/api/types'
+import type { Kit, LineRow, Part } from '@/api/types'
 import { numberText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 
 /** One piece: what plays it, where it stands in the tree, what it shall do, and where it arrived when it was fired. */
-const props = defineProps<{ channel: string; piece: Piece; kit: Kit; row?: LineRow; second: boolean }>()
+const props = defineProps<{ channel: string; piece: Part; kit: Kit; row?: LineRow; second: boolean }>()
 defineEmits<{ show: [channel: string] }>()
 const document = useDocument()
 
-const output = computed(() => props.kit.outputs[props.piece.output - 1])
+const output = computed(() => props.kit.outputs[props.piece.microphone.output - 1])
 const stays = [
   { id: 'by-plan', name: 'By the plan' },
   { id: 'alone', name: 'Alone' },
   { id: 'on-first', name: 'With the rest' },
 ] as const
 
-function put(stay: Piece['stay'], importance: number) {
+function put(stay: Part['microphone']['stay'], importance: number) {
   const edit = {
     type: 'set-piece-place',
     channel: props.channel,
@@ -48,9 +48,9 @@ function put(stay: Piece['stay'], importance: number) {
             :key="stay.id"
             type="button"
             class="plain"
-            :class="{ on: (piece.stay ?? 'by-plan') === stay.id }"
-            :aria-pressed="(piece.stay ?? 'by-plan') === stay.id"
-            @click="put(stay.id, piece.importance ?? 1)"
+            :class="{ on: (piece.microphone.stay ?? 'by-plan') === stay.id }"
+            :aria-pressed="(piece.microphone.stay ?? 'by-plan') === stay.id"
+            @click="put(stay.id, piece.microphone.importance ?? 1)"
           >
             {{ stay.name }}
           </button>
@@ -64,10 +64,10 @@ function put(stay: Piece['stay'], importance: number) {
           type="number"
           min="1"
           max="9"
-          :value="piece.importance ?? 1"
+          :value="piece.microphone.importance ?? 1"
           title="1 to 9: how much it matters that it is kept apart"
           @keydown.stop
-          @change="put(piece.stay, Number(($event.target as HTMLInputElement).value))"
+          @change="put(piece.microphone.stay, Number(($event.target as HTMLInputElement).value))"
         />
         <span class="faint"> of 9</span>
       </dd>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { LineRow, Piece } from '@/api/types'
+import type { LineRow, Part } from '@/api/types'
 
 /** One piece: its name, what was said of its place, and whether it arrived. */
-defineProps<{ piece: Piece; row?: LineRow; on: boolean; lit: boolean }>()
+defineProps<{ piece: Part; row?: LineRow; on: boolean; lit: boolean }>()
 </script>
 
 <template>
@@ -14,8 +14,8 @@ defineProps<{ piece: Piece; row?: LineRow; on: boolean; lit: boolean }>()
     :title="piece.note === null ? 'A far microphone' : `Note ${piece.note}: press to hear where it arrives`"
   >
     <span class="name">{{ piece.name }}</span>
-    <span v-if="piece.stay === 'alone'" class="pin" title="Keeps an output to itself">alone</span>
-    <span v-else-if="piece.stay === 'on-first'" class="pin" title="Stays on the first output">first</span>
+    <span v-if="piece.microphone.stay === 'alone'" class="pin" title="Keeps an output to itself">alone</span>
+    <span v-else-if="piece.microphone.stay === 'on-first'" class="pin" title="Stays on the first output">first</span>
     <span v-if="row" class="check" :class="{ wrong: row.verdict !== 'arrived' }">{{
       row.verdict === 'arrived' ? 'heard' : 'wrong'
     }}</span>

@@ -22,10 +22,10 @@ const now = computed(() => {
   return source?.type === 'instrument' ? source : undefined
 })
 const kits = computed(() => catalogue.known.instruments.filter((i) => i.kit && i.id !== now.value?.instrument))
-const stays = computed(() => swap.value?.pieces.filter((p) => p.reason === 'role') ?? [])
-const joins = computed(
-  () => swap.value?.pieces.filter((p) => p.reason === 'family' || p.reason === 'near-family') ?? [],
+const stays = computed(
+  () => swap.value?.pieces.filter((p) => ['role', 'family', 'near-family', 'said'].includes(p.reason)) ?? [],
 )
+const joins = computed(() => swap.value?.pieces.filter((p) => p.reason === 'joins') ?? [])
 const fresh = computed(() => swap.value?.pieces.filter((p) => p.reason === 'new' || p.reason === 'first') ?? [])
 const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 const list = (names: string[]) => names.join(', ') || 'none'

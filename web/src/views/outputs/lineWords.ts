@@ -11,7 +11,7 @@ export function wrongOf(row: LineRow, nameOf: (channel: string) => string): stri
         .map((p) => nameOf(p.channel))
         .join(', ')}`
     case 'too-often':
-      return `close on ${row.entries.map(nameOf).join(' and ')}`
+      return `close on ${row.twice.map(nameOf).join(' and ')}`
     case 'not-everywhere':
       return `not on ${row.missing.map(nameOf).join(', ')}`
     default:

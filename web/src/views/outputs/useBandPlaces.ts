@@ -1,9 +1,9 @@
 import { computed, type Ref } from 'vue'
 import { familyHues, familyOf } from './familyInk'
-import type { OutputLine, Piece } from '@/api/types'
+import type { OutputLine, Part } from '@/api/types'
 
 interface Shown {
-  pieces: { index: number; piece: Piece }[]
+  pieces: { index: number; piece: Part }[]
   lines: OutputLine[]
   firing?: number
 }

@@ -2,7 +2,7 @@ import type { Ref } from 'vue'
 import { outputShortcuts } from './outputKeymap'
 import type { useLineCheck } from './useLineCheck'
 import type { useOutputs } from './useOutputs'
-import type { Piece } from '@/api/types'
+import type { Part } from '@/api/types'
 import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
@@ -32,8 +32,8 @@ export function useOutputKeys(about: {
     'explain': () => (about.explaining.value = true),
   }) // prettier-ignore
 
-  function stay(how: Piece['stay']) {
-    const piece = about.chosen.value === undefined ? undefined : about.outputs.kit.value?.pieces[about.chosen.value]
+  function stay(how: Part['microphone']['stay']) {
+    const piece = about.chosen.value === undefined ? undefined : about.outputs.view.value?.parts[about.chosen.value]
     if (!piece || !about.channel.value) return
     void document.edit(
       [
@@ -42,7 +42,7 @@ export function useOutputKeys(about: {
           channel: about.channel.value,
           piece: piece.name,
           stay: how!,
-          importance: piece.importance ?? 1,
+          importance: piece.microphone.importance ?? 1,
         },
       ],
       about.channel.value,

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { outputsOf } from './outputCalls'
 import { sentenceOf } from '@/api/client'
-import type { OutputLine, OutputsView, Piece } from '@/api/types'
+import type { OutputLine, OutputsView } from '@/api/types'
 import { useDocument } from '@/state/document'
 
 /** The outputs of one instrument: as they are, or as one of the plans would have them. */
@@ -26,12 +26,7 @@ export function useOutputs(channel: Ref<string | undefined>) {
   const used = computed(
     () => (view.value?.now ?? []).filter((line) => line.number > 1 && line.pieces.length > 0).length,
   )
-  const pieces = computed(() =>
-    (view.value?.order ?? []).flatMap((index) => {
-      const piece = kit.value?.pieces[index] as Piece | undefined
-      return piece ? [{ index, piece }] : []
-    }),
-  )
+  const pieces = computed(() => (view.value?.order ?? []).map((index) => ({ index, piece: view.value!.parts[index]! })))
 
   async function fetchOutputs() {
     const head = document.head

@@ -1,0 +1,38 @@
+namespace HomeStage.Core.Kits;
+
+/// <summary>How one output of a kit hears a stroke on one of its pieces.</summary>
+/// <remarks>Sound takes 1 / 343 s a metre at 20 °C; from afar a hit is quieter and duller. A close microphone hears its neighbours from
+/// 0.7 m. Overheads hang 1.5 m away; down the hall the sound comes from 8 m and once more off a wall, 13 m later.</remarks>
+/// <param name="Pan">Where it stands in a stereo output, in [−1, 1].</param>
+/// <param name="Gain">Amplitude, 1 for a close microphone at its own piece.</param>
+/// <param name="CornerHz">Above it the way through the air takes 6 dB an octave; null for none.</param>
+public sealed record Hearing(int Output, double Pan, double Gain, double Metres = 0, double? CornerHz = null)
+{
+    public static IEnumerable<Hearing> Of(Kit kit, Piece piece)
+    {
+        foreach (var microphone in piece.Microphones)
+        {
+            yield return new(microphone.Output, microphone.Pan, 1);
+            if (microphone.AlsoOnFirst && microphone.Output != 1)
+                yield return new(1, microphone.Pan, 1);
+        }
+
+        foreach (var beside in kit.Pieces.Where(p => p.Name != piece.Name).SelectMany(p => p.Microphones).Where(m => m.NeighboursDb is not null))
+            yield return new(beside.Output, beside.Pan, new Decibels(beside.NeighboursDb!.Value).Linear, 0.7, 7000);
+
+        // Stereo microphones hear where a piece stands as its own do.
+        var pan = piece.Microphones.Average(m => m.Pan);
+        foreach (var far in kit.Far)
+        {
+            var output = far.Microphone.Output;
+            if (far.Place == FarPlace.Overhead)
+            {
+                yield return new(output, pan * 0.8, 0.4, 1.5, 9000);
+                continue;
+            }
+
+            yield return new(output, pan * 0.4, 0.16, 8, 4500);
+            yield return new(output, -pan, 0.1, 21, 2500);
+        }
+    }
+}
