@@ -1,3 +1,4 @@
+using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
 
 namespace HomeStage.Bench;

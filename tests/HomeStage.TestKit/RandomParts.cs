@@ -20,7 +20,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(35) switch
+        return random.Next(37) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -56,7 +56,28 @@ internal sealed class RandomParts(Random random)
             32 => new AddSends([id, Pick(template.Channels).Id], new(Pick(template.Channels).Id, new(-9))),
             33 => new TakeInputs([id, Pick(template.Channels).Id], 1 + random.Next(20)),
             30 => new MakeInsert(id, Pick(ProcessorCatalogue.All).Id),
+            34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),
+        };
+    }
+
+    private Edit OfAKit(Template template)
+    {
+        var player = Pick(template.Channels.Where(c => c.Source is InstrumentSource { Kit: not null }).ToSequence());
+        var (id, kit) = (player.Id, ((InstrumentSource)player.Source!).Kit!);
+        var output = 1 + random.Next(kit.Outputs.Count);
+        Sequence<string> lines = [Pick(kit.Lines).Name, Pick(kit.Lines).Name];
+        return random.Next(9) switch
+        {
+            0 => new PutPiece(id, Pick(kit.Pieces) with { Name = $"Piece {random.Next(9)}", Note = random.Next(128) }, random.Next(3) == 0 ? null : Pick(kit.Pieces).Name),
+            1 => new RemovePieces(id, [Pick(kit.Pieces).Name]),
+            2 => new PutFarMicrophone(id, FarMicrophone.Stereo($"Far {random.Next(3)}", "drums/rooms", output, (FarPlace)random.Next(2)), random.Next(2) == 0 || kit.Far.Count == 0 ? null : kit.Far[0].Microphone.Name),
+            3 => new PutKitOutput(id, new($"Jack {random.Next(20)}", (ChannelFormat)random.Next(2)), random.Next(3) == 0 ? null : output),
+            4 => new RemoveKitOutput(id, output),
+            5 => new SendToOutput(id, lines, output),
+            6 => new PinTogether(id, lines, random.Next(3) == 0 ? null : "as one"),
+            7 => new KeepFamilyWhole(id, Pick(kit.Pieces).Family, random.Next(3) > 0),
+            _ => new SetKitUse(id, random.Next(2) == 0, random.Next(2) == 0),
         };
     }
 

@@ -9,6 +9,15 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     /// <summary>Microphones that hear every piece from afar.</summary>
     public Sequence<FarMicrophone> Far { get; init; } = [];
 
+    /// <summary>Families, each by its path, that a plan does not divide.</summary>
+    public Sequence<string> Whole { get; init; } = [];
+
+    /// <summary>How plans use its jacks; null for as the outputs show.</summary>
+    public JackUse? Jacks { get; init; }
+
+    /// <summary>As it is, whoever says it: by halves only where that is said, by pairs where any output is one.</summary>
+    public JackUse Use => Jacks ?? (Outputs.Any(o => o.Format == ChannelFormat.Stereo) ? JackUse.Pairs : JackUse.Singles);
+
     /// <summary>Every way out: the microphones of the pieces in their order, then the far ones.</summary>
     public IReadOnlyList<KitLine> Lines => [.. KitLine.Of(this)];
 

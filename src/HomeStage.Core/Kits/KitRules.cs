@@ -23,6 +23,7 @@ public static class KitRules
             ?? kit.Pieces.Select(CheckPiece).FirstOrDefault(r => r is not null)
             ?? kit.Far.Select(f => TextRules.Name("A far microphone's name", f.Microphone.Name) ?? TextRules.Note($"The family of {f.Microphone.Name}", f.Family, TextRules.LongestName)).FirstOrDefault(r => r is not null)
             ?? CheckLines(kit)
+            ?? CheckWhole(kit)
             ?? Doubles.Check(kit.Pieces.Select(p => p.Name), "piece")
             ?? Doubles.Check(kit.Pieces.Select(p => $"{p.Note}"), "piece on note");
     }
@@ -48,8 +49,13 @@ public static class KitRules
             return new Refusal.OutOfRange($"What {line.Name} hears of its neighbours", heard, Microphone.LeastOfNeighboursDb, Microphone.MostOfNeighboursDb, "dB");
         if (line.Piece is null && microphone.NeighboursDb is not null)
             return new Refusal.WrongPlace(line.Name, "is a far microphone, which hears every piece alike");
-        return TextRules.Name("A microphone's name", line.Name);
+        return TextRules.Name("A microphone's name", line.Name)
+            ?? (microphone.Together is { } word ? TextRules.Name($"What {line.Name} is kept together by", word) : null);
     }
+
+    private static Refusal? CheckWhole(Kit kit) =>
+        kit.Whole.Count > MostPieces ? new Refusal.OutOfRange("The number of families kept whole", kit.Whole.Count, 0, MostPieces, "")
+        : kit.Whole.Select(f => TextRules.Name("A family that is kept whole", f)).FirstOrDefault(r => r is not null) ?? Doubles.Check(kit.Whole, "family kept whole");
 
     private static Refusal? CheckPiece(Piece piece)
     {

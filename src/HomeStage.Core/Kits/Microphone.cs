@@ -22,6 +22,9 @@ public sealed record Microphone(string Name, int Output, double Pan = 0)
     /// <summary>What a person has said of its place.</summary>
     public PieceStay Stay { get; init; }
 
+    /// <summary>Those with the same word here are planned as one; null for none.</summary>
+    public string? Together { get; init; }
+
     /// <summary>Whether it sounds on the first output as well.</summary>
     public bool AlsoOnFirst { get; init; }
 

@@ -5,18 +5,19 @@ namespace HomeStage.Core.Outputs;
 /// <summary>The jacks of a kit's instrument, whatever its outputs make of them.</summary>
 /// <param name="Total">All of them.</param>
 /// <param name="Reserved">Those of the first output, where it is kept for the rest; otherwise 0.</param>
-/// <param name="InPairs">Whether they come as pairs, which may be used by halves, or one by one.</param>
+/// <param name="Use">Whether they come one by one or in pairs, and how plans use the pairs.</param>
 /// <param name="First">How wide the first output is.</param>
-public readonly record struct KitJacks(int Total, int Reserved, bool InPairs, ChannelFormat First)
+public readonly record struct KitJacks(int Total, int Reserved, JackUse Use, ChannelFormat First)
 {
-    public static KitJacks Of(Kit kit) => new(
-        kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Outputs.Any(o => o.Format == ChannelFormat.Stereo), kit.Outputs[0].Format);
+    public static KitJacks Of(Kit kit) => new(kit.Outputs.Sum(o => o.Width), kit.FirstReserved ? kit.Outputs[0].Width : 0, kit.Use, kit.Outputs[0].Format);
+
+    public bool InPairs => Use != JackUse.Singles;
 
     /// <summary>How many outputs there are for splits: pairs where they come in pairs.</summary>
     public int Outputs => (Total - Reserved) / (InPairs ? 2 : 1);
 
-    /// <param name="byHalves">Whether mono pieces may take half a pair.</param>
-    public JackUse Use(bool byHalves) => !InPairs ? JackUse.Singles : byHalves ? JackUse.Halves : JackUse.Pairs;
+    /// <summary>Every plan for a kit, with the pins that it holds.</summary>
+    public PlanResult Plans(Kit kit) => OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], Math.Max(1, Outputs), Use, kit.Whole);
 
     /// <summary>The kit with its pieces on the outputs of a plan; what no group takes is left free.</summary>
     /// <returns>The kit, and by group the number of its output.</returns>

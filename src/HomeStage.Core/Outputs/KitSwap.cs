@@ -35,7 +35,7 @@ public sealed record KitSwap(
         var places = new SwapPlaces(lines, oldLines, outputs, splitOutputs);
         var pieces = lines.Select(l => places.Of(l, match[l.Index])).ToList();
         var wide = Widths(lines, pieces, outputs, jacks, pieces.Select(p => p.Output).Concat(splitOutputs).Max());
-        var laid = kit.Rewired(l => Placed(l, match[l.Index]?.Line, pieces[l.Index].Output, outputs)) with { Outputs = outputs.ToSequence(), FirstReserved = old.FirstReserved };
+        var laid = kit.Rewired(l => Placed(l, match[l.Index]?.Line, pieces[l.Index].Output, outputs)) with { Outputs = outputs.ToSequence(), FirstReserved = old.FirstReserved, Whole = old.Whole, Jacks = jacks.Use };
         var renamed = Renamed(old, laid, splits);
         laid = laid with { Outputs = laid.Outputs.Select((o, i) => renamed.TryGetValue(i + 1, out var name) ? o with { Name = name } : o).ToSequence() };
 
@@ -95,6 +95,7 @@ public sealed record KitSwap(
         Pan = outputs[output - 1].Format == ChannelFormat.Mono ? 0 : line.Microphone.Pan,
         Stay = old?.Microphone.Stay ?? line.Microphone.Stay,
         Importance = old?.Microphone.Importance ?? line.Microphone.Importance,
+        Together = old?.Microphone.Together ?? line.Microphone.Together,
     };
 
     /// <summary>The old outputs, as far as something takes them or there is room, and what the new kit has beyond.</summary>
@@ -165,11 +166,10 @@ public sealed record KitSwap(
             : null;
     }
 
+    /// <summary>Where more keep an output to themselves than there are, the plan decides over all of them.</summary>
     private static OutputPlan Finest(Kit laid, KitJacks jacks) =>
-        OutputPlanner.Plans([.. laid.Lines.Select(PlanPiece.Of)], Math.Max(1, jacks.Outputs), jacks.Use(byHalves: false)) is PlanResult.Planned { Plans: [.., var finest] }
-            ? finest
-            // More keep an output to themselves than there are: the plan decides over all of them.
-            : ((PlanResult.Planned)OutputPlanner.Plans([.. laid.Lines.Select(l => PlanPiece.Of(l) with { Stay = PieceStay.ByPlan })], Math.Max(1, jacks.Outputs), jacks.Use(byHalves: false))).Plans[^1];
+        jacks.Plans(laid) is PlanResult.Planned { Plans: [.., var finest] } ? finest
+        : ((PlanResult.Planned)jacks.Plans(laid.Rewired(l => l.Microphone with { Stay = PieceStay.ByPlan }))).Plans[^1];
 
     private static IEnumerable<Edit> NewSplits(Template template, ChannelId player, Kit kit, List<SwappedPiece> pieces, HashSet<int> splitOutputs)
     {

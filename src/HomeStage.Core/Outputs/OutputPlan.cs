@@ -2,11 +2,16 @@ namespace HomeStage.Core.Outputs;
 
 /// <summary>Which pieces share an output, for one number of outputs.</summary>
 /// <param name="Outputs">How many outputs it may take, those for the rest aside; pairs where jacks are used by halves.</param>
-/// <param name="Cost">What sharing costs: the sum over pairs in a run of importance × importance × distance.</param>
-/// <param name="LikenessKept">1 − cost ÷ the cost of all on one output, in [0, 1]; 1 where nothing shares.</param>
+/// <param name="Cost">What the plan's own sharing costs: the sum over pairs in a run of importance × importance × distance, where what is kept
+/// together counts as one.</param>
+/// <param name="LikenessKept">1 − what all sharing costs, that of pins too, ÷ the cost of all on one output, in [0, 1]; 1 where nothing shares.</param>
 /// <param name="Groups">By ascending jack.</param>
 /// <param name="OnFirst">Pieces that stay on the first output, by index.</param>
-public sealed record OutputPlan(int Outputs, long Cost, double LikenessKept, Sequence<PlanGroup> Groups, Sequence<int> OnFirst);
+public sealed record OutputPlan(int Outputs, long Cost, double LikenessKept, Sequence<PlanGroup> Groups, Sequence<int> OnFirst)
+{
+    /// <summary>The same in whole percent, rounded down: 100 only where nothing shares.</summary>
+    public int LikenessPercent => Groups.Any(g => g.Pieces.Count > 1) ? (int)Math.Min(99, Math.Floor(100 * LikenessKept)) : 100;
+}
 
 /// <summary>One output of a plan.</summary>
 /// <param name="Name">Its lowest common family, or its pieces' names.</param>

@@ -3,17 +3,19 @@ using HomeStage.Core.Kits;
 namespace HomeStage.Core.Outputs;
 
 /// <summary>The best way to share outputs, for every number of outputs at once.</summary>
-/// <remarks>Pieces stand in the order of the family tree. A plan cuts that order into runs of neighbours; the cheapest total
-/// wins, ties by fewer runs, then by the earlier cut. Exact, by dynamic programming over intervals from the end: the best of
-/// the pieces from i on with u places left is the cheapest first run and the best of what remains. Pieces that keep an output
-/// to themselves are taken out first, one output each, and those that stay on the first output are out too.</remarks>
+/// <remarks>Pieces stand in the order of the family tree. A plan cuts that order into runs of neighbours, none of which holds a part of a
+/// family together with anything outside it; the cheapest total wins, ties by fewer runs, then by the earlier cut. Exact, by dynamic
+/// programming over intervals from the end: the best of what stands from i on with u places left is the cheapest first run and the best
+/// of what remains. Pieces that keep an output to themselves are taken out first, one output each, and those that stay on the first output
+/// are out too; what is kept together, or whole, is planned as one.</remarks>
 public static class OutputPlanner
 {
     public const int MostPieces = KitRules.MostLines;
     public const int MostOutputs = 64;
 
     /// <param name="outputs">How many there are for splits, in [1, 64]; pairs where jacks are used by pairs or halves.</param>
-    public static PlanResult Plans(IReadOnlyList<PlanPiece> pieces, int outputs, JackUse use)
+    /// <param name="whole">Families, by their paths, that are not divided.</param>
+    public static PlanResult Plans(IReadOnlyList<PlanPiece> pieces, int outputs, JackUse use, IReadOnlyList<string>? whole = null)
     {
         if (Check(pieces, outputs) is { } wrong)
             return new PlanResult.Refused(wrong);
@@ -27,19 +29,21 @@ public static class OutputPlanner
         if (fewest > PlacesOf(outputs))
             return new PlanResult.Refused(new Refusal.TooMany("pieces that keep an output to themselves", outputs - (rest.Count == 0 ? 0 : 1)));
 
-        var best = new BestCuts([.. rest.Select(i => pieces[i])], WidthOf, PlacesOf(outputs) - taken);
-        var whole = new RunCosts([.. order.Where(i => pieces[i].Stay != PieceStay.OnFirst).Select(i => pieces[i])]);
-        var together = whole[0, alone.Count + rest.Count];
+        var units = PlanUnit.Of(pieces, rest, whole ?? []);
+        var best = new BestCuts(units, WidthOf, PlacesOf(outputs) - taken);
+        var sharing = new Sharing(pieces);
+        var together = sharing.Cost([.. alone, .. rest]);
         var names = new PlanNames(pieces);
         var plans = new List<OutputPlan>();
         for (var count = 1; count <= outputs; count++)
         {
             if (best.With(PlacesOf(count) - taken) is not { } cuts)
                 continue;
-            var runs = cuts.Runs.Select(r => rest[r.Start..r.End]).Concat(alone.Select(i => new List<int> { i })).ToList();
-            plans.Add(new(count, cuts.Cost, together == 0 ? 1 : 1 - (double)cuts.Cost / together, Placed(runs, pieces, order, use, names).ToSequence(),
+            var runs = cuts.Runs.Select(r => units[r.Start..r.End].SelectMany(u => u.Pieces).ToList()).Concat(alone.Select(i => new List<int> { i })).ToList();
+            var shared = runs.Sum(sharing.Cost);
+            plans.Add(new(count, cuts.Cost, together == 0 ? 1 : 1 - (double)shared / together, Placed(runs, pieces, order, use, names).ToSequence(),
                 order.Where(i => pieces[i].Stay == PieceStay.OnFirst).ToSequence()));
-            if (runs.Count == alone.Count + rest.Count)
+            if (runs.Count == alone.Count + units.Count)
                 break;
         }
 

@@ -1,18 +1,18 @@
 namespace HomeStage.Core.Outputs;
 
-/// <summary>What every run of neighbours costs.</summary>
+/// <summary>What every run of neighbours costs: the sum over its pairs of importance × importance × distance.</summary>
 internal sealed class RunCosts
 {
     private readonly long[,] _cost;
 
-    public RunCosts(IReadOnlyList<PlanPiece> pieces)
+    /// <param name="paths">Of as many families as there are importances.</param>
+    public RunCosts(IReadOnlyList<long> importances, FamilyPaths paths)
     {
-        var paths = new FamilyPaths(pieces.Select(p => p.Family));
-        long Between(int one, int other) => (long)pieces[one].Importance * pieces[other].Importance * paths.Distance(one, other);
-        _cost = new long[pieces.Count + 1, pieces.Count + 1];
-        for (var end = 1; end <= pieces.Count; end++)
+        long Between(int one, int other) => importances[one] * importances[other] * paths.Distance(one, other);
+        _cost = new long[importances.Count + 1, importances.Count + 1];
+        for (var end = 1; end <= importances.Count; end++)
         {
-            // What the last piece adds to a run that starts here.
+            // What the last one adds to a run that starts here.
             var added = 0L;
             for (var start = end - 2; start >= 0; start--)
             {
@@ -22,7 +22,7 @@ internal sealed class RunCosts
         }
     }
 
-    /// <param name="start">First piece.</param>
+    /// <param name="start">The first of the run.</param>
     /// <param name="end">One after the last.</param>
     public long this[int start, int end] => _cost[start, end];
 }

@@ -50,5 +50,9 @@ internal static class OldPieces
 
         if (far.Count > 0)
             kit["far"] = far;
+        // Pairs that were taken by halves say so from now on.
+        var formats = ((JsonArray)kit["outputs"]!).OfType<JsonObject>().Select(o => o["format"]?.ToString()).ToHashSet();
+        if (formats.Contains("mono") && formats.Contains("stereo"))
+            kit["jacks"] = "halves";
     }
 }

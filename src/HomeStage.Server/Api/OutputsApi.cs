@@ -37,11 +37,12 @@ internal static class OutputsApi
     /// <param name="Note">What plays it, in [0, 127]; null for a far microphone.</param>
     public sealed record PartView(string Name, string Family, string? Piece, int? Note, Microphone Microphone);
 
+    /// <param name="LikenessPercent">How far what sounds alike stays apart; 100 only where nothing shares.</param>
     /// <param name="Lines">The outputs as they would be.</param>
     /// <param name="Edits">The batch that applies it; none where it is like that already.</param>
     /// <param name="Words">What the batch does, one sentence an edit.</param>
     /// <param name="WeightPercent">What the template would take of a core.</param>
-    public sealed record PlanView(int Outputs, double LikenessKept, IReadOnlyList<OutputLine> Lines, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, double WeightPercent);
+    public sealed record PlanView(int Outputs, int LikenessPercent, IReadOnlyList<OutputLine> Lines, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, double WeightPercent);
 
     /// <param name="Number">In the kit, from 1.</param>
     /// <param name="JackLabel">"3–4".</param>
@@ -73,11 +74,11 @@ internal static class OutputsApi
     public static void MapOutputs(this RouteGroupBuilder group)
     {
         group.MapGet("/{id}/outputs/{channel}", async Task<Results<Ok<OutputsView>, ProblemHttpResult>> (
-            string id, string channel, string act, DocumentStore store, CancellationToken cancellation, bool halves = false) =>
+            string id, string channel, string act, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
-            : View(document.Template, new(channel), kit, act, halves));
+            : View(document.Template, new(channel), kit, act));
         group.MapPost("/{id}/kit-swaps", async Task<Results<Ok<KitSwap>, ProblemHttpResult>> (string id, SwapRequest asked, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : KitOf(document.Template, asked.Channel.Value) is null ? Problems.NotFound("kit")
@@ -94,13 +95,12 @@ internal static class OutputsApi
     private static Kit? KitOf(Template template, string channel) =>
         Identifier.IsValid(channel) && template.Channels.TryGet(new(channel), out var player) && player is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } ? kit : null;
 
-    private static Results<Ok<OutputsView>, ProblemHttpResult> View(Template template, ChannelId channel, Kit kit, string act, bool halves)
+    private static Results<Ok<OutputsView>, ProblemHttpResult> View(Template template, ChannelId channel, Kit kit, string act)
     {
         var jacks = KitJacks.Of(kit);
         var lines = kit.Lines;
-        PlanPiece[] pieces = [.. lines.Select(PlanPiece.Of)];
         // Where more pieces keep an output to themselves than there are, no plan is left, and the outputs are shown all the same.
-        IReadOnlyList<OutputPlan> plans = jacks.Outputs > 0 && OutputPlanner.Plans(pieces, jacks.Outputs, jacks.Use(halves)) is PlanResult.Planned planned ? planned.Plans : [];
+        IReadOnlyList<OutputPlan> plans = jacks.Outputs > 0 && jacks.Plans(kit) is PlanResult.Planned planned ? planned.Plans : [];
         return TypedResults.Ok(new OutputsView(
             jacks.Outputs, jacks.InPairs, [.. lines.Select(l => new PartView(l.Name, l.Family, l.Piece?.Name, l.Piece?.Note, l.Microphone))], FamilyTree.Order([.. lines.Select(l => l.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
             Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)]));
@@ -112,7 +112,7 @@ internal static class OutputsApi
         var after = Batch.Apply(template, edits) is BatchResult.Applied applied
             ? applied.Template
             : throw new InvalidOperationException("A plan made a batch that does not apply.");
-        return new(plan.Outputs, plan.LikenessKept, LinesOf(after, channel, template), edits, EditWords.OfBatch(edits, template), Weight.PercentOf(after, act));
+        return new(plan.Outputs, plan.LikenessPercent, LinesOf(after, channel, template), edits, EditWords.OfBatch(edits, template), Weight.PercentOf(after, act));
     }
 
     private static OutputLine[] LinesOf(Template template, ChannelId channel, Template before)

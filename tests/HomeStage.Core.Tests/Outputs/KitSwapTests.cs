@@ -110,9 +110,9 @@ public sealed class KitSwapTests
 
     private static Template Split(KitOnStage stage)
     {
-        var jacks = KitJacks.Of(stage.Kit);
-        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. stage.Kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(int.IsEvenInteger(stage.Choices[0])))).Plans;
-        return ((BatchResult.Applied)Batch.Apply(stage.Template, [.. SplitBatch.Of(stage.Template, Player, plans[stage.Choices[1] % plans.Count])])).Template;
+        var used = stage.Template.With(new SetKitUse(Player, stage.Kit.FirstReserved, stage.Kit.Use != JackUse.Singles && int.IsEvenInteger(stage.Choices[0])));
+        var plans = ((PlanResult.Planned)KitJacks.Of(KitOf(used)).Plans(KitOf(used))).Plans;
+        return used.With([.. SplitBatch.Of(used, Player, plans[stage.Choices[1] % plans.Count])]);
     }
 
     private static int JacksUpTo(Template template)

@@ -133,8 +133,8 @@ public sealed class SplitBatchTests
     private static IReadOnlyList<OutputPlan> Plans(Template template, bool byHalves)
     {
         var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
-        var jacks = KitJacks.Of(kit);
-        return ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves))).Plans;
+        var used = kit with { Jacks = kit.Use == JackUse.Singles ? null : byHalves ? JackUse.Halves : JackUse.Pairs };
+        return ((PlanResult.Planned)KitJacks.Of(used).Plans(used)).Plans;
     }
 
     private static OutputPlan Plan(Template template, int choice)

@@ -1,3 +1,4 @@
+using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
 
 namespace HomeStage.Core.Tests.Outputs;
@@ -23,6 +24,51 @@ public sealed class TradePlanTests
         Assert.Equal(["Kick", "Snare", "Toms", "Hats, cymbals and overheads", "Rooms"], five.Groups.Select(g => g.Name));
         // The first pair is kept for the rest: 3–4, 5–6, 7–8, 9–10, 11–12.
         Assert.Equal(["3–4", "5–6", "7–8", "9–10", "11–12"], five.Groups.Select(g => $"{g.FirstJack + 2}–{g.FirstJack + 3}"));
+    }
+
+    [Fact]
+    public void ACommonKit_OverFivePairs_KeepsItsHatsTogether()
+    {
+        PlanPiece[] set =
+        [
+            new("Kick", "drums/kick", Importance: 3), new("Snare", "drums/snare", Importance: 3), new("Rim", "drums/snare"), new("Clap", "drums/hands"),
+            new("Tom high", "drums/toms"), new("Tom low", "drums/toms"), new("Hat closed", "drums/hats"), new("Hat foot", "drums/hats"), new("Hat open", "drums/hats"),
+            new("Ride", "drums/cymbals"), new("Crash", "drums/cymbals"), new("Shaker", "percussion/shakers"),
+        ];
+
+        foreach (var plan in ((PlanResult.Planned)OutputPlanner.Plans(set, 11, JackUse.Pairs)).Plans)
+            Assert.DoesNotContain(plan.Groups, g => g.Pieces.Any(i => set[i].Family == "drums/hats") && g.Pieces.Any(i => set[i].Family != "drums/hats") && g.Pieces.Count(i => set[i].Family == "drums/hats") < 3);
+        // A lone shaker is no reason for an output of its own: it may go with the cymbals.
+        Assert.Contains(((PlanResult.Planned)OutputPlanner.Plans(set, 5, JackUse.Pairs)).Plans[4].Groups, g => g.Pieces.Count > 1 && g.Pieces.Contains(11));
+    }
+
+    [Fact]
+    public void PiecesKeptTogether_AndAFamilyKeptWhole_AreNeverParted()
+    {
+        PlanPiece[] set =
+        [
+            new("Kick", "drums/kick", Together: "low"), new("Snare", "drums/snare"), new("Tom high", "drums/toms"), new("Tom low", "drums/toms"),
+            new("Boom", "percussion/skins", Together: "low"), new("Bell", "percussion/metal"),
+        ];
+
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans(set, 8, JackUse.Pairs, ["drums/toms"])).Plans;
+
+        Assert.All(plans, p => Assert.Contains(p.Groups, g => g.Pieces.Contains(0) && g.Pieces.Contains(4)));
+        Assert.All(plans, p => Assert.Contains(p.Groups, g => g.Pieces.Contains(2) && g.Pieces.Contains(3)));
+        // Four things to part: more outputs change nothing, and likeness is not whole.
+        Assert.Equal([["Kick", "Boom"], ["Snare"], ["Tom high", "Tom low"], ["Bell"]], plans[^1].Groups.Select(g => g.Pieces.Select(i => set[i].Name)));
+        Assert.Equal((4, false), (plans[^1].Outputs, plans[^1].LikenessPercent == 100));
+    }
+
+    [Theory]
+    [InlineData(2, 99)] // one pair of pads in a hundred kinds of company is still a pair
+    [InlineData(100, 100)]
+    public void Likeness_IsWholeOnlyWhereNothingShares(int sharing, int percent)
+    {
+        var set = Enumerable.Range(0, 30).Select(i => new PlanPiece($"Pad {i}", $"a/{i}", Importance: i < 2 ? 1 : 9)).ToArray();
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans(set, 64, JackUse.Pairs)).Plans;
+
+        Assert.Equal(percent, plans[sharing == 2 ? ^2 : ^1].LikenessPercent);
     }
 
     [Fact]

@@ -88,7 +88,7 @@ public class WorkedOnTests
     {
         var kit = new Kit(Set.Pieces, [.. widths.Select((w, i) => new KitOutput($"Output {i + 1}", w == 2 ? ChannelFormat.Stereo : ChannelFormat.Mono))], reserved);
         var jacks = KitJacks.Of(kit);
-        var plan = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans[0];
+        var plan = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use)).Plans[0];
 
         var (laid, numbers) = jacks.LaidOut(kit, plan, ["All"]);
 
@@ -102,7 +102,7 @@ public class WorkedOnTests
     {
         var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
         var jacks = KitJacks.Of(kit);
-        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves: false))).Plans;
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use)).Plans;
         return template.With([.. SplitBatch.Of(template, Player, plans[plan])]);
     }
 }

@@ -1284,7 +1284,6 @@ export interface paths {
             parameters: {
                 query: {
                     act: string;
-                    halves?: boolean;
                 };
                 header?: never;
                 path: {
@@ -2289,7 +2288,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -2344,6 +2343,13 @@ export interface components {
             /** @default false */
             withFeeders: boolean;
         };
+        EditKeepFamilyWhole: {
+            /** @enum {string} */
+            type: "keep-family-whole";
+            family: string;
+            on: boolean;
+            channel: components["schemas"]["ChannelId"];
+        };
         EditMakeChannel: {
             /** @enum {string} */
             type: "make-channel";
@@ -2391,6 +2397,20 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditPinTogether: {
+            /** @enum {string} */
+            type: "pin-together";
+            lines: string[];
+            word: null | string;
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditPutFarMicrophone: {
+            /** @enum {string} */
+            type: "put-far-microphone";
+            microphone: components["schemas"]["FarMicrophone"];
+            inPlaceOf?: null | string;
+            channel: components["schemas"]["ChannelId"];
+        };
         EditPutFeed: {
             /** @enum {string} */
             type: "put-feed";
@@ -2401,6 +2421,14 @@ export interface components {
             /** @enum {string} */
             type: "put-groove";
             groove: components["schemas"]["Groove"];
+        };
+        EditPutKitOutput: {
+            /** @enum {string} */
+            type: "put-kit-output";
+            output: components["schemas"]["KitOutput"];
+            /** Format: int32 */
+            number?: null | number;
+            channel: components["schemas"]["ChannelId"];
         };
         EditPutLever: {
             /** @enum {string} */
@@ -2416,6 +2444,13 @@ export interface components {
             /** @enum {string} */
             type: "put-pattern";
             pattern: components["schemas"]["Pattern"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditPutPiece: {
+            /** @enum {string} */
+            type: "put-piece";
+            piece: components["schemas"]["Piece"];
+            inPlaceOf?: null | string;
             channel: components["schemas"]["ChannelId"];
         };
         EditPutSend: {
@@ -2459,6 +2494,13 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditRemoveKitOutput: {
+            /** @enum {string} */
+            type: "remove-kit-output";
+            channel: components["schemas"]["ChannelId"];
+            /** Format: int32 */
+            number: number;
+        };
         EditRemoveLever: {
             /** @enum {string} */
             type: "remove-lever";
@@ -2474,6 +2516,12 @@ export interface components {
             /** @enum {string} */
             type: "remove-pattern";
             name: string;
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditRemovePieces: {
+            /** @enum {string} */
+            type: "remove-pieces";
+            names: string[];
             channel: components["schemas"]["ChannelId"];
         };
         EditRemoveSend: {
@@ -2518,6 +2566,14 @@ export interface components {
             channels: components["schemas"]["PlacedChannel"][];
             gone: unknown[];
         };
+        EditSendToOutput: {
+            /** @enum {string} */
+            type: "send-to-output";
+            lines: string[];
+            /** Format: int32 */
+            output: number;
+            channel: components["schemas"]["ChannelId"];
+        };
         EditSetActs: {
             /** @enum {string} */
             type: "set-acts";
@@ -2561,6 +2617,13 @@ export interface components {
             type: "set-key";
             key: null | components["schemas"]["KeyInput"];
             insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditSetKitUse: {
+            /** @enum {string} */
+            type: "set-kit-use";
+            firstReserved: boolean;
+            monoSharesPairs: boolean;
             channel: components["schemas"]["ChannelId"];
         };
         EditSetLevel: {
@@ -2867,11 +2930,8 @@ export interface components {
             parameters: components["schemas"]["ParameterView"][];
             kit: null | components["schemas"]["Kit"];
         };
-        /**
-         * @default pairs
-         * @enum {unknown}
-         */
-        JackUse: "pairs" | "halves" | "singles";
+        /** @enum {unknown} */
+        JackUse: "pairs" | "halves" | "singles" | null;
         /** @enum {unknown} */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         JobView: {
@@ -2911,6 +2971,8 @@ export interface components {
             /** @default true */
             firstReserved: boolean;
             far?: components["schemas"]["FarMicrophone"][];
+            whole?: string[];
+            jacks?: null | components["schemas"]["JackUse"];
         };
         KitFileAnswer: {
             kit: components["schemas"]["Kit"];
@@ -3061,6 +3123,7 @@ export interface components {
             /** Format: int32 */
             importance?: number;
             stay?: components["schemas"]["PieceStay"];
+            together?: null | string;
             alsoOnFirst?: boolean;
             /** Format: double */
             neighboursDb?: null | number;
@@ -3345,12 +3408,13 @@ export interface components {
              */
             importance: number;
             stay?: components["schemas"]["PieceStay"];
+            together?: null | string;
         };
         PlanView: {
             /** Format: int32 */
             outputs: number;
-            /** Format: double */
-            likenessKept: number;
+            /** Format: int32 */
+            likenessPercent: number;
             lines: components["schemas"]["OutputLine"][];
             edits: components["schemas"]["Edit"][];
             words: string[];

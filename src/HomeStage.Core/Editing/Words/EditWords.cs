@@ -8,7 +8,7 @@ public static class EditWords
     /// <param name="before">The template that the edit is made on: it knows the names and the values from before.</param>
     /// <returns>A sentence without a full stop.</returns>
     public static string Of(Edit edit, Template before) =>
-        ChannelWords.Of(edit, before) ?? StripWords.Of(edit, before) ?? SourceWords.Of(edit, before) ?? ManyWords.Of(edit, before) ?? TemplateWords.Of(edit, before)
+        ChannelWords.Of(edit, before) ?? StripWords.Of(edit, before) ?? SourceWords.Of(edit, before) ?? ManyWords.Of(edit, before) ?? KitWords.Of(edit, before) ?? TemplateWords.Of(edit, before)
         ?? throw new ArgumentException($"Nobody has said yet what {edit.GetType().Name} is called.", nameof(edit));
 
     /// <returns>A sentence for each edit of a batch, each seen where those before it have led.</returns>

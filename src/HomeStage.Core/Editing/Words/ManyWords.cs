@@ -1,4 +1,3 @@
-using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing.Words;
@@ -17,12 +16,6 @@ internal static class ManyWords
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
-        SetPieceSound { Sound: { } sound } e => $"{e.Piece} of {t.Name(e.Channel)} plays {sound.Title}",
-        SetPieceSound e => $"{e.Piece} of {t.Name(e.Channel)} plays its stand-in voice",
-        SetPiecePlace { Stay: PieceStay.Alone } e => $"{e.Piece} of {t.Name(e.Channel)} keeps an output to itself",
-        SetPiecePlace { Stay: PieceStay.OnFirst } e => $"{e.Piece} of {t.Name(e.Channel)} stays on the first output",
-        SetPiecePlace e => $"{e.Piece} of {t.Name(e.Channel)} stands where the plan puts it, with importance {e.Importance}",
-        SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
         RestoreChannels e => Restored(e, t),
         RestoreActs => "The acts are as they were",
         _ => null,

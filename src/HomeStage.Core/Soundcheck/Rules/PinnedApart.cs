@@ -26,10 +26,9 @@ public sealed class PinnedApart : ISoundcheckRule
     private static Sequence<Mend> Mends(Template template, SplitKit kit, List<KitLine> crowded)
     {
         var jacks = KitJacks.Of(kit.Kit);
-        var byHalves = jacks.InPairs && kit.Kit.Outputs.Any(o => o.Format == ChannelFormat.Mono);
         var used = kit.Splits.Select(SplitKit.NumberOf).Distinct().Count();
         var share = new Mend("Let it share", crowded.Select(l => (Edit)new SetPiecePlace(kit.Player.Id, l.Name, PieceStay.ByPlan, l.Microphone.Importance)).ToSequence());
-        return OutputPlanner.Plans([.. kit.Kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use(byHalves)) is PlanResult.Planned { Plans: var plans }
+        return jacks.Plans(kit.Kit) is PlanResult.Planned { Plans: var plans }
             && (plans.FirstOrDefault(p => p.Groups.Count > used) ?? plans.LastOrDefault()) is { } plan
             ? [new($"Split {kit.Player.Name} over {plan.Groups.Count} outputs", SplitBatch.Of(template, kit.Player.Id, plan)), share]
             : [share];

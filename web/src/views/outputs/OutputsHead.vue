@@ -12,8 +12,8 @@ const props = defineProps<{
   fired: number
   sources: number
 }>()
-const halves = defineModel<boolean>('halves', { required: true })
-defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: []; reserve: [on: boolean] }>()
+defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: []; use: [first: boolean, halves: boolean] }>()
+const halves = computed(() => props.kit.jacks === 'halves')
 
 const about = computed(() => {
   const far = props.kit.far?.length ?? 0
@@ -37,13 +37,18 @@ const about = computed(() => {
     <h2 v-else>{{ kits[0]?.channel.name }}</h2>
     <span class="quiet about" :title="about">{{ about }}</span>
     <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
-      <input v-model="halves" type="checkbox" /> Mono pieces share a pair
+      <input
+        type="checkbox"
+        :checked="halves"
+        @change="$emit('use', kit.firstReserved, ($event.target as HTMLInputElement).checked)"
+      />
+      Mono pieces share a pair
     </label>
     <label class="halves" title="Otherwise the first output is used by a plan as well">
       <input
         type="checkbox"
         :checked="kit.firstReserved"
-        @change="$emit('reserve', ($event.target as HTMLInputElement).checked)"
+        @change="$emit('use', ($event.target as HTMLInputElement).checked, halves)"
       />
       First for the rest
     </label>

@@ -34,7 +34,7 @@ const channel = computed(() => {
   return (kits.value.find((r) => r.channel.id === asked) ?? kits.value[0])?.channel.id
 })
 const outputs = useOutputs(channel)
-const { view, halves, looked, trouble, kit, plan, lines, standing, pieces } = outputs
+const { view, looked, trouble, kit, plan, lines, standing, pieces } = outputs
 const check = useLineCheck(view)
 
 watch(
@@ -69,7 +69,6 @@ function show(id: string) {
   <main v-else-if="view && kit && channel" class="outputs">
     <section class="sheet" aria-label="Pieces and outputs">
       <OutputsHead
-        v-model:halves="halves"
         :kits="kits"
         :channel="channel"
         :view="view"
@@ -80,7 +79,7 @@ function show(id: string) {
         @choose="router.replace(`/${kind}s/${id}/outputs/${$event}`)"
         @swap="swapping = true"
         @check="checking = true"
-        @reserve="outputs.reserve"
+        @use="outputs.use"
         @fire="check.fireAll"
         @explain="explaining = true"
       />
@@ -96,9 +95,7 @@ function show(id: string) {
           ><b>{{ lines.filter((l) => l.pieces.length && l.number > 1).length }}</b> splits</span
         >
         <span>{{ (plan?.weightPercent ?? view.weightPercent).toFixed(1) }} % of a core</span>
-        <span v-if="plan || standing >= 0"
-          >likeness kept {{ Math.round(100 * (plan ?? view.plans[standing]!).likenessKept) }} %</span
-        >
+        <span v-if="plan || standing >= 0">likeness kept {{ (plan ?? view.plans[standing]!).likenessPercent }} %</span>
         <span v-else class="faint">as set by hand</span>
       </div>
       <p v-else class="quiet">

@@ -2,8 +2,8 @@ import { api, asked } from '@/api/client'
 import type { KitSwap, LineRow, LineSource, OutputsView } from '@/api/types'
 
 /** The outputs of one instrument as they are, and every plan for them. */
-export function outputsOf(id: string, channel: string, act: string, halves: boolean) {
-  const ask = { params: { path: { id, channel }, query: { act, halves } } }
+export function outputsOf(id: string, channel: string, act: string) {
+  const ask = { params: { path: { id, channel }, query: { act } } }
   return asked(api.GET('/api/documents/{id}/outputs/{channel}', ask)) as Promise<OutputsView>
 }
 

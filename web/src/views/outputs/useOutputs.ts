@@ -8,7 +8,6 @@ import { useDocument } from '@/state/document'
 export function useOutputs(channel: Ref<string | undefined>) {
   const document = useDocument()
   const view = shallowRef<OutputsView>()
-  const halves = ref(false)
   /** Place of the plan that is looked at; undefined for what is there. */
   const looked = ref<number>()
   const trouble = ref<string>()
@@ -33,7 +32,7 @@ export function useOutputs(channel: Ref<string | undefined>) {
     if (!head || !channel.value || !kit.value) return (view.value = undefined)
     const mine = ++asking
     try {
-      const answer = await outputsOf(head.id, channel.value, document.act, halves.value)
+      const answer = await outputsOf(head.id, channel.value, document.act)
       if (mine !== asking) return
       view.value = answer
       trouble.value = undefined
@@ -56,22 +55,20 @@ export function useOutputs(channel: Ref<string | undefined>) {
     looked.value = undefined
   }
 
-  /** Whether the first output is kept for the rest. */
-  function reserve(on: boolean) {
-    const source = channel.value ? document.rows.get(channel.value)?.channel.source : undefined
-    if (source?.type !== 'instrument' || !source.kit) return
-    const kept = { ...source, kit: { ...source.kit, firstReserved: on } }
-    void document.edit([{ type: 'set-source', channel: channel.value!, source: kept }], channel.value)
+  /** How plans use the outputs: the first for the rest or not, mono pieces by halves of a pair or not. */
+  function use(first: boolean, halves: boolean) {
+    if (!channel.value) return
+    const edit = { type: 'set-kit-use', channel: channel.value, firstReserved: first, monoSharesPairs: halves } as const
+    void document.edit([edit], channel.value)
   }
 
   watch(channel, () => {
     looked.value = undefined
     view.value = undefined
-    halves.value = kit.value?.outputs[0]?.format === 'stereo' && kit.value.outputs.some((o) => o.format === 'mono')
   })
-  watch(() => [document.head?.id, document.head?.revision, document.act, channel.value, halves.value], fetchOutputs, {
+  watch(() => [document.head?.id, document.head?.revision, document.act, channel.value], fetchOutputs, {
     immediate: true,
   })
 
-  return { view, halves, looked, trouble, kit, plan, lines, standing, used, pieces, step, apply, reserve }
+  return { view, looked, trouble, kit, plan, lines, standing, used, pieces, step, apply, use }
 }
