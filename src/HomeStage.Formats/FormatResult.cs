@@ -14,6 +14,9 @@ public abstract record FormatResult<T>
     /// <summary>Goes on with what was read; what was refused stays refused.</summary>
     public FormatResult<TNext> Then<TNext>(Func<T, FormatResult<TNext>> next) => Match(next, wrong => new FormatResult<TNext>.Refused(wrong.Code, wrong.Sentence));
 
+    /// <summary>Makes something of what was read; what was refused stays refused.</summary>
+    public FormatResult<TNext> As<TNext>(Func<T, TNext> make) => Then(value => (FormatResult<TNext>)new FormatResult<TNext>.Read(make(value)));
+
     public sealed record Read(T Value) : FormatResult<T>;
 
     /// <param name="Code">Stable, for programs.</param>

@@ -28,7 +28,7 @@ public class FloorsTests
         ["Sound.Tapes"],
         ["Sound.Rendering"],
         ["Sound"],
-        ["Soundcheck.Findings"],
+        ["Machines", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
         ["Soundcheck", "LineChecks"],
     ];

@@ -39,7 +39,7 @@ test('a place without a kit says how to come by one', async () => {
   id = (await made.json()).id
   await page.goto(`${stage.address}/templates/${id}/outputs`)
   await page.getByRole('heading', { name: 'No kit here yet' }).waitFor()
-  await page.getByRole('link', { name: 'Add one in the running order' }).click()
+  await page.getByRole('link', { name: 'add one of those that are built in' }).click()
   await row(page, 'Mix bus').waitFor()
 })
 

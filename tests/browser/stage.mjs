@@ -3,7 +3,7 @@ import assert from 'node:assert/strict'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { fileURLToPath } from 'node:url'
 import { chromium } from 'playwright-core'
@@ -28,6 +28,7 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
   const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true, reducedMotion: 'reduce' })
   // The tests begin in the library, as somebody does who has been here before.
   await context.addInitScript(() => sessionStorage.setItem('home-stage-been-here', 'yes'))
+  const actions = await counted(context)
   const page = await context.newPage()
   // Long, for a busy machine: what is wrong fails all the same, only later.
   context.setDefaultTimeout(30_000)
@@ -48,6 +49,7 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
 
   async function close() {
     await browser.close()
+    console.log(`actions in ${basename(process.argv[1], '.test.mjs')}: ${actions.all}`)
     server.kill('SIGKILL')
     rmSync(data, { recursive: true, force: true })
   }
@@ -62,7 +64,24 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
     await addressOf(server)
   }
 
-  return { address, data, away, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()) }
+  return { address, data, away, actions, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()) }
+}
+
+/**
+ * Counts what a user does: each press of the mouse, each field that is filled in or chosen in, each key outside of a field.
+ * @returns an object whose `all` goes up; `since(before)` says how many there were from then on
+ */
+async function counted(context) {
+  const actions = { all: 0, since: (before) => actions.all - before }
+  await context.exposeFunction('homeStageActed', () => actions.all++)
+  await context.addInitScript(() => {
+    const isField = (e) => e instanceof HTMLElement && e.matches('input:not([type=checkbox]):not([type=radio]), select, textarea')
+    const count = () => globalThis.homeStageActed()
+    addEventListener('pointerdown', (event) => isField(event.target) || count(), true)
+    addEventListener('change', (event) => isField(event.target) && count(), true)
+    addEventListener('keydown', (event) => isField(event.target) || ['Shift', 'Control', 'Alt', 'Meta'].includes(event.key) || count(), true)
+  })
+  return actions
 }
 
 function serve(data, port = '0') {

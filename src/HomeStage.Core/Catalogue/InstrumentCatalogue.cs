@@ -16,6 +16,7 @@ public static class InstrumentCatalogue
     public const string Reedbox = "reedbox";
     public const string Squall = "squall";
     public const string Flotsam = "flotsam";
+    public const string OwnMachine = "own-machine";
     public const string KeyTone = "key-tone";
     public const string CountInTick = "count-in-tick";
 
@@ -65,6 +66,8 @@ public static class InstrumentCatalogue
             new("release-ms", "Release", Unit.Milliseconds, 10, 4000, 10, 250),
         ]) { Role = "effect", CalibrationDb = 4.8, SharePercent = 1, CalibrationNotes = [60], CalibrationQuarters = 8 },
         new(Flotsam, "Flotsam", "plays sounds of your own", [], StandInKits.Flotsam) { Role = "percussion", CalibrationDb = 9.8, SharePercent = 0.3, CalibrationQuarters = 0.5 },
+        new(OwnMachine, "Own machine", "pieces and jacks as you name them", [], StandInKits.Own)
+        { Role = "percussion", CalibrationDb = 4.4, SharePercent = 0.4, CalibrationQuarters = 0.5, HasJacksOfItsOwn = true },
         new(KeyTone, "Key tone", "a plain key tone",
         [
             new("tone-hz", "Tone", Unit.Hertz, 20, 2000, 1, 100),

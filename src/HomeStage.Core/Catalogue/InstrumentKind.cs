@@ -21,6 +21,9 @@ public sealed record InstrumentKind(string Id, string Name, string About, Sequen
     /// <summary>How long each note of the phrase is.</summary>
     public double CalibrationQuarters { get; init; } = 1;
 
+    /// <summary>Whether it has as many jacks as its kit says, and not those that it came with.</summary>
+    public bool HasJacksOfItsOwn { get; init; }
+
     /// <summary>What a channel that plays it is for, where its name does not tell.</summary>
     public required string Role { get; init; }
 

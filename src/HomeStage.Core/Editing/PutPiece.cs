@@ -21,7 +21,7 @@ public sealed record PutPiece(ChannelId Channel, Piece Piece, string? InPlaceOf 
         return changed with
         {
             Outputs = was.Zip(now).Where(l => l.First.Output == l.Second.Output && l.Second.Output <= kit.Outputs.Count)
-                .Aggregate(changed.Outputs, (outputs, l) => Renamed(outputs, l.First.Output, l.First.Name, l.Second.Name)),
+                .Aggregate(changed.Outputs, (outputs, l) => Renamed(outputs, l.First.Output, l.First.Name, now.Count(o => o.Output == l.Second.Output) > 1 ? Piece.Name : l.Second.Name)),
         };
     }
 

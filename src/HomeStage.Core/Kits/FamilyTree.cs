@@ -20,7 +20,7 @@ public static class FamilyTree
     /// <param name="part">At least one character.</param>
     public static string Spoken(string part) => char.ToUpperInvariant(part[0]) + part[1..];
 
-    /// <summary>Pieces as they stand in the tree: known families in their order, others after them as they come; within a family as they come.</summary>
+    /// <summary>Pieces as they stand in the tree: known families in their order, others after them as they come, and last what has none; within a family as they come.</summary>
     /// <returns>Indices into <paramref name="families"/>.</returns>
     public static IReadOnlyList<int> Order(IReadOnlyList<string> families)
     {
@@ -28,7 +28,7 @@ public static class FamilyTree
         int[] KeyOf(string family)
         {
             var parts = Parts(family);
-            return [.. Enumerable.Range(1, parts.Count).Select(n => RankOf(string.Join('/', parts.Take(n))))];
+            return parts.Count == 0 ? [int.MaxValue] : [.. Enumerable.Range(1, parts.Count).Select(n => RankOf(string.Join('/', parts.Take(n))))];
         }
 
         int RankOf(string path) => seen.TryGetValue(path, out var rank) ? rank : seen[path] = seen.Count;

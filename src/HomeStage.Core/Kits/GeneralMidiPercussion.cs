@@ -4,6 +4,9 @@ namespace HomeStage.Core.Kits;
 /// <remarks>General MIDI System Level 1, percussion key map (MIDI Manufacturers Association, 1991); the families are ours.</remarks>
 public static class GeneralMidiPercussion
 {
+    /// <summary>The MIDI channel that drums are on, in [1, 16].</summary>
+    public const int Channel = 10;
+
     public const int FirstNote = 35;
 
     private static readonly (string Name, string Family)[] Map =

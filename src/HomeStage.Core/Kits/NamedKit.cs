@@ -1,31 +1,23 @@
 namespace HomeStage.Core.Kits;
 
-/// <summary>A kit under other names.</summary>
+/// <summary>The kit that a list of named notes makes.</summary>
 public static class NamedKit
 {
-    /// <summary>Pieces that are there take the names and keep everything else; notes without a piece get one on the first output; what is not named stays.</summary>
-    /// <param name="names">By note; an empty family keeps what is known.</param>
+    /// <summary>Every named note is a piece; one that was there keeps all but its name, one that was not stands on the first output; pieces on other
+    /// notes go.</summary>
+    /// <param name="names">By note, at least one; an empty family keeps what is known.</param>
     public static Kit Of(Kit kit, IEnumerable<(int Note, string Name, string Family)> names)
     {
-        var pieces = kit.Pieces.ToList();
-        foreach (var (note, name, family) in names)
+        var (pieces, taken) = (new List<Piece>(), new HashSet<string>(StringComparer.OrdinalIgnoreCase));
+        foreach (var (note, name, family) in names.Take(KitRules.MostPieces))
         {
-            var place = pieces.FindIndex(p => p.Note == note);
-            var free = Free(name, pieces.Where((_, i) => i != place));
-            if (place >= 0)
-                pieces[place] = pieces[place] with { Name = free, Family = family.Length > 0 ? family : pieces[place].Family };
-            else if (pieces.Count < KitRules.MostPieces)
-                pieces.Add(Piece.Pad(free, note, FamilyAt(note, family), 1, SoundNames.Guess(name, family, note)));
+            var free = taken.Add(name) ? name : Numbering.Next(name, taken.Contains);
+            taken.Add(free);
+            pieces.Add(kit.Pieces.FirstOrDefault(p => p.Note == note) is { } there
+                ? there with { Name = free, Family = family.Length > 0 ? family : there.Family }
+                : Piece.Pad(free, note, family.Length > 0 ? family : GeneralMidiPercussion.At(note)?.Family ?? "", 1, SoundNames.Guess(name, family, note)));
         }
 
         return kit with { Pieces = pieces.ToSequence() };
-    }
-
-    private static string FamilyAt(int note, string said) => said.Length > 0 ? said : GeneralMidiPercussion.At(note)?.Family ?? "";
-
-    private static string Free(string name, IEnumerable<Piece> others)
-    {
-        var taken = others.Select(p => p.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return taken.Contains(name) ? Numbering.Next(name, taken.Contains) : name;
     }
 }

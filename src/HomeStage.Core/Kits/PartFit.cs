@@ -3,8 +3,6 @@ namespace HomeStage.Core.Kits;
 /// <summary>How well the notes of one MIDI track and channel suit an instrument.</summary>
 public static class PartFit
 {
-    private const int DrumChannel = 10;
-
     /// <param name="kit">Null for an instrument that is no kit.</param>
     /// <param name="channel">MIDI channel, in [1, 16].</param>
     /// <param name="numbers">The different note numbers of the part.</param>
@@ -17,6 +15,6 @@ public static class PartFit
             return (0, notes);
         var struck = kit.Pieces.Select(p => p.Note).ToHashSet();
         var hit = numbers.Count(struck.Contains);
-        return (channel == DrumChannel ? 1 : 0, hit - (numbers.Count - hit));
+        return (channel == GeneralMidiPercussion.Channel ? 1 : 0, hit - (numbers.Count - hit));
     }
 }

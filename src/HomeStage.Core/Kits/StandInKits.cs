@@ -76,6 +76,14 @@ public static class StandInKits
         ],
     };
 
+    /// <summary>Four pieces to begin with, over eight mono outputs: a machine that is what its owner says.</summary>
+    public static readonly Kit Own = new(
+        [
+            Piece.Pad("Kick", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("Snare", 38, "drums/snare", 1, DrumSound.Snare),
+            Piece.Pad("Clap", 39, "drums/hands", 1, DrumSound.Clap), Piece.Pad("Hat", 42, "drums/hats", 1, DrumSound.ClosedHat),
+        ],
+        [new("The rest", ChannelFormat.Mono), .. Enumerable.Range(2, 7).Select(n => new KitOutput($"Output {n}", ChannelFormat.Mono))]);
+
     /// <summary>Eight pads over four pairs, each waiting for a sound of one's own; until then a voice stands in.</summary>
     public static readonly Kit Flotsam = new(
         [

@@ -143,19 +143,8 @@ public sealed record KitSwap(
     /// <summary>Names of outputs whose split nobody has renamed and that carry something else now.</summary>
     private static Dictionary<int, string> Renamed(Kit old, Kit laid, List<Channel> splits)
     {
-        var (before, now) = (NamesOf(old), NamesOf(laid));
-        return splits.Select(s => (Number: NumberOf(s), s.Name))
-            .Where(s => before.TryGetValue(s.Number, out var was) && was == s.Name && old.Outputs[s.Number - 1].Name == was && now.TryGetValue(s.Number, out var name) && name != was)
-            .ToDictionary(s => s.Number, s => now[s.Number]);
-    }
-
-    private static Dictionary<int, string> NamesOf(Kit kit)
-    {
-        var lines = kit.Lines;
-        var order = FamilyTree.Order([.. lines.Select(l => l.Family)]);
-        var byOutput = order.GroupBy(i => lines[i].Output).ToList();
-        var names = new PlanNames([.. lines.Select(PlanPiece.Of)]).Of([.. byOutput.Select(g => (IReadOnlyList<int>)[.. g])]);
-        return byOutput.Zip(names).ToDictionary(x => x.First.Key, x => x.Second);
+        var named = SplitNames.Renamed(old, laid);
+        return splits.Where(s => named.ContainsKey(NumberOf(s)) && s.Name == old.Outputs[NumberOf(s) - 1].Name).DistinctBy(NumberOf).ToDictionary(NumberOf, s => named[NumberOf(s)]);
     }
 
     private static TakenOutput? Taken(Channel split, Kit laid, Dictionary<int, string> renamed, HashSet<int> wide)

@@ -1,7 +1,7 @@
 namespace HomeStage.Core.Roles;
 
 /// <summary>Takes a name apart as people put it together: blanks, hyphens, camel case, and numbers that cling to words.</summary>
-internal static class NameWords
+public static class NameWords
 {
     public static IReadOnlyList<string> Of(string name)
     {

@@ -152,7 +152,7 @@ public static class RoleReader
     private static int? NumberOf(IReadOnlyList<string> words)
     {
         // 808 names a sound, not the eight hundred and eighth of anything.
-        var digits = words.LastOrDefault(w => w != "808" && w.Length <= 4 && w.All(char.IsDigit));
+        var digits = words.LastOrDefault(w => w != "808" && w.Length <= 4 && w.All(char.IsAsciiDigit));
         return digits is null ? null : int.Parse(digits, CultureInfo.InvariantCulture);
     }
 }

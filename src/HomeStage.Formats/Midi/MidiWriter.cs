@@ -1,3 +1,4 @@
+using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using NAudio.Midi;
@@ -8,7 +9,6 @@ namespace HomeStage.Formats.Midi;
 /// <remarks>The first track holds tempo, meter, key and a marker at each section; each instrument has a named track.</remarks>
 public static class MidiWriter
 {
-    private const int DrumChannel = 10;
     private const int MicrosecondsPerMinute = 60_000_000;
 
     public static byte[] Write(Template template)
@@ -20,7 +20,7 @@ public static class MidiWriter
         foreach (var channel in template.Channels.Where(c => c.Kind is ChannelKind.Instrument or ChannelKind.Notes))
         {
             var isKit = channel.Source is InstrumentSource { Kit: not null };
-            AddInstrument(file.AddTrack(), channel, isKit ? DrumChannel : channels.Next(), map);
+            AddInstrument(file.AddTrack(), channel, isKit ? GeneralMidiPercussion.Channel : channels.Next(), map);
         }
 
         using var stream = new MemoryStream();
@@ -76,7 +76,7 @@ public static class MidiWriter
         public int Next()
         {
             _last = _last % 16 + 1;
-            if (_last == DrumChannel)
+            if (_last == GeneralMidiPercussion.Channel)
                 _last++;
             return _last;
         }

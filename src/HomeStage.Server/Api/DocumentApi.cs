@@ -69,6 +69,7 @@ internal static class DocumentApi
                 : Problems.NotFound("document that could be read"));
         group.MapUploads();
         group.MapKitFiles();
+        group.MapMachines();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

@@ -1,7 +1,10 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Machines;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Csv;
+using HomeStage.Formats.Midi;
 using HomeStage.Formats.MidiNames;
 using HomeStage.Formats.Packages;
 using HomeStage.Formats.Sfz;
@@ -11,26 +14,25 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
 
-/// <summary>Kits as files: a table, a MIDI name document, or an SFZ with its samples in a ZIP, told apart by how they begin.</summary>
+/// <summary>Kits as files: a table, a MIDI name document, the hits of a Standard MIDI File, or an SFZ with its samples in a ZIP, told apart by how they begin.</summary>
 internal static class KitFilesApi
 {
+    /// <param name="Edits">The batch that puts it in place of the kit that is there, so that all of it is heard.</param>
     /// <param name="LeftOut">What the file holds besides, in words.</param>
-    public sealed record KitFileAnswer(Kit Kit, IReadOnlyList<string> LeftOut);
+    public sealed record KitFileAnswer(Kit Kit, IReadOnlyList<Edit> Edits, IReadOnlyList<string> LeftOut);
 
     public static void MapKitFiles(this RouteGroupBuilder group)
     {
         group.MapPost("/{id}/channels/{channel}/kit-file", async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> (
-            string id, string channel, HttpRequest request, DocumentStore store, StagedSounds staged, CancellationToken cancellation) =>
+            string id, string channel, HttpRequest request, DocumentStore store, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
             await KitOfAsync(id, channel, store, cancellation) is not { } kit ? Problems.NotFound("kit")
             : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes
                 ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
-            : Begins(bytes, "PK") ? await ReadSfzAsync(bytes, kit, staged, cancellation)
-            : Begins(bytes, "<") ? ReadNames(bytes, kit)
-            : KitCsv.Read(bytes, kit) switch
+            : await ReadAsync(bytes, kit, staged, media, cancellation) switch
             {
-                FormatResult<KitTable>.Read read => TypedResults.Ok(new KitFileAnswer(read.Value.Kit, read.Value.LeftOut)),
+                FormatResult<KitTable>.Read read => await AnswerAsync(id, channel, read.Value, store, cancellation),
                 FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
-                _ => throw new InvalidOperationException("A table is read or refused."),
+                _ => throw new InvalidOperationException("A file is read or refused."),
             });
         group.MapGet("/{id}/channels/{channel}/kit.csv", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
             await KitOfAsync(id, channel, store, cancellation) is { } kit
@@ -54,24 +56,45 @@ internal static class KitFilesApi
         return text.TrimStart(" \t\r\n"u8).StartsWith(System.Text.Encoding.ASCII.GetBytes(with));
     }
 
-    private static Results<Ok<KitFileAnswer>, ProblemHttpResult> ReadNames(byte[] bytes, Kit kit) => MidiNameDocument.Read(bytes) switch
+    private static async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> AnswerAsync(string id, string channel, KitTable read, DocumentStore store, CancellationToken cancellation)
     {
-        FormatResult<IReadOnlyList<MidiNameDocument.NamedNote>>.Read read => Checked(NamedKit.Of(kit, read.Value.Select(n => (n.Note, n.Name, n.Group))), []),
-        FormatResult<IReadOnlyList<MidiNameDocument.NamedNote>>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
-        _ => throw new InvalidOperationException("A document is read or refused."),
-    };
+        if (KitRules.Check(read.Kit) is { } wrong)
+            return Problems.Unreadable(wrong.Code, wrong.Sentence);
+        var template = (await store.OpenAsync(id, cancellation))!.Template;
+        return TypedResults.Ok(new KitFileAnswer(read.Kit, KitFromFile.Of(template, new(channel), read.Kit), read.LeftOut));
+    }
+
+    private static async Task<FormatResult<KitTable>> ReadAsync(byte[] bytes, Kit kit, StagedSounds staged, MediaStore media, CancellationToken cancellation)
+    {
+        if (Begins(bytes, "PK"))
+            return await ReadSfzAsync(bytes, kit, staged, cancellation);
+        if (Begins(bytes, "<"))
+            return MidiNameDocument.Read(bytes).As(names => new KitTable(NamedKit.Of(kit, names.Select(n => (n.Note, n.Name, n.Group))), []));
+        if (Begins(bytes, "MThd"))
+            return MidiReader.Read(bytes).As(midi => new KitTable(NamedKit.Of(kit, HitsOf(midi)), midi.LeftOut));
+        var sounds = (await media.ListAsync(cancellation)).ToDictionary(s => s.Content, StringComparer.Ordinal);
+        return KitCsv.Read(bytes, kit, sounds.GetValueOrDefault);
+    }
+
+    /// <summary>The notes of the drum channel, or of all where it has none, by their General MIDI names.</summary>
+    private static IEnumerable<(int Note, string Name, string Family)> HitsOf(MidiContent midi)
+    {
+        var drums = midi.Parts.Where(p => p.Channel == GeneralMidiPercussion.Channel).ToList();
+        return (drums.Count > 0 ? drums : midi.Parts).SelectMany(p => p.Numbers).Distinct().Order()
+            .Select(n => GeneralMidiPercussion.At(n) is { } known ? (n, known.Name, known.Family) : (n, $"Note {n}", ""));
+    }
 
     /// <summary>The samples wait beside the shelf until an edit uses them.</summary>
-    private static async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> ReadSfzAsync(byte[] bytes, Kit kit, StagedSounds staged, CancellationToken cancellation)
+    private static async Task<FormatResult<KitTable>> ReadSfzAsync(byte[] bytes, Kit kit, StagedSounds staged, CancellationToken cancellation)
     {
         var tray = staged.Tray(path => SongPackage.FileName(Path.GetFileNameWithoutExtension(path)));
         var result = await Task.Run(() => SfzReader.Read(bytes, tray, cancellation), cancellation);
-        if (result is FormatResult<SfzKit>.Refused refused)
-            return Problems.Unreadable(refused.Code, refused.Sentence);
-        var read = ((FormatResult<SfzKit>.Read)result).Value;
-        var last = read.Pieces.Max(p => p.Output);
-        var outputs = kit.Outputs.Concat(Enumerable.Range(kit.Outputs.Count + 1, Math.Max(0, last - kit.Outputs.Count)).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo)));
-        return Checked(kit with { Outputs = outputs.ToSequence(), Pieces = read.Pieces.Select(PieceOf).ToSequence() }, read.LeftOut);
+        return result.As(read =>
+        {
+            var last = read.Pieces.Max(p => p.Output);
+            var outputs = kit.Outputs.Concat(Enumerable.Range(kit.Outputs.Count + 1, Math.Max(0, last - kit.Outputs.Count)).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo)));
+            return new KitTable(kit with { Outputs = outputs.ToSequence(), Pieces = read.Pieces.Select(PieceOf).ToSequence(), Far = [] }, read.LeftOut);
+        });
     }
 
     private static Piece PieceOf(SfzPiece piece)
@@ -80,7 +103,4 @@ internal static class KitFilesApi
         var pad = Piece.Pad(piece.Name, piece.Note, family, piece.Output, SoundNames.Guess(piece.Name, family, piece.Note), piece.Pan);
         return (pad with { Layers = piece.Layers.Skip(1).Select(l => new SampleLayer(l.FromVelocity, l.Sample)).ToSequence() }).Playing(piece.Layers.Count > 0 ? piece.Layers[0].Sample : null);
     }
-
-    private static Results<Ok<KitFileAnswer>, ProblemHttpResult> Checked(Kit kit, IReadOnlyList<string> leftOut) =>
-        KitRules.Check(kit) is { } wrong ? Problems.Unreadable(wrong.Code, wrong.Sentence) : TypedResults.Ok(new KitFileAnswer(kit, leftOut));
 }

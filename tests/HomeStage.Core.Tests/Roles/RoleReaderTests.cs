@@ -40,6 +40,12 @@ public class RoleReaderTests
         Assert.Equal(confidence, RoleReader.Read(name).Confidence);
     }
 
+    [Theory]
+    [InlineData("Pad ५")]
+    [InlineData("Tom ２")]
+    [InlineData("Kick ٣")]
+    public void Read_DigitsOfOtherScripts_AreNoNumber(string name) => Assert.Null(RoleReader.Read(name).Number);
+
     [Fact]
     public void Read_AnyRole_HasAFamily_AndIsInTheList()
     {

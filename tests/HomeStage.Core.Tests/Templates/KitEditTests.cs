@@ -68,6 +68,16 @@ public class KitEditTests
     }
 
     [Fact]
+    public void PutPiece_WithAnotherMicrophone_LeavesTheirOutputCalledAfterThePiece()
+    {
+        var after = Stage.With(new PutPiece(Player, Boot with { Microphones = [new("in", 2), new("out", 2)] }, "Boot"));
+
+        Assert.Equal(("Boot", "Boot"), (KitOf(after).Outputs[1].Name, after.Channels[new ChannelId("boot")].Name));
+        var apart = Stage.With(new PutPiece(Player, Boot with { Microphones = [new("in", 2), new("out", 4)] }, "Boot"));
+        Assert.Equal("Boot in", KitOf(apart).Outputs[1].Name);
+    }
+
+    [Fact]
     public void PutPiece_NewOrInPlaceOfNobody_OrOnATakenNote()
     {
         Assert.Equal("Bell", KitOf(Stage.With(new PutPiece(Player, Piece.Pad("Bell", 53, "", 1, DrumSound.Bell)))).Pieces[^1].Name);

@@ -78,17 +78,18 @@ public sealed class MidiNameDocumentTests
         Assert.Equal(code, Assert.IsType<FormatResult<IReadOnlyList<MidiNameDocument.NamedNote>>.Refused>(MidiNameDocument.Read(Encoding.UTF8.GetBytes(xml))).Code);
 
     [Fact]
-    public void NamedKit_TakesNames_AndKeepsWhatIsNotNamed()
+    public void NamedKit_IsWhatWasNamed_AndKeepsWhatStoodOnThoseNotes()
     {
         var kit = StandInKits.Breakwater;
 
-        var named = NamedKit.Of(kit, [(36, "Boots", ""), (38, "Clap", "drums/hands"), (75, "Claves", "")]);
+        var named = NamedKit.Of(kit, [(36, "Boots", ""), (38, "Slap", "drums/hands"), (75, "Claves", ""), (39, "slap", "")]);
 
-        Assert.Equal(("Boots", "drums/kick", 2), (named.Pieces[0].Name, named.Pieces[0].Family, named.Pieces[0].Microphones[0].Output));
-        // There is a clap already.
-        Assert.Equal(("Clap 2", "drums/hands"), (named.Pieces[1].Name, named.Pieces[1].Family));
-        Assert.Equal(("Claves", "percussion/wood", 1), (named.Pieces[^1].Name, named.Pieces[^1].Family, named.Pieces[^1].Microphones[0].Output));
-        Assert.Equal(kit.Pieces.Skip(2), named.Pieces.Skip(2).SkipLast(1));
+        Assert.Equal([kit.Pieces[0] with { Name = "Boots" }, kit.Pieces[1] with { Name = "Slap", Family = "drums/hands" }], named.Pieces.Take(2));
+        Assert.Equal(("Claves", "percussion/wood", 1), (named.Pieces[2].Name, named.Pieces[2].Family, named.Pieces[2].Microphones[0].Output));
+        // No name twice.
+        Assert.Equal("slap 2", named.Pieces[3].Name);
+        Assert.Equal(4, named.Pieces.Count);
+        Assert.Equal(kit.Outputs, named.Outputs);
         Assert.Null(KitRules.Check(named));
     }
 

@@ -915,6 +915,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MachineWish"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MachineView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/revisions": {
         parameters: {
             query?: never;
@@ -2160,6 +2201,12 @@ export interface components {
             standsOnce: boolean;
             beginsMono: boolean;
         };
+        CarriedView: {
+            jackLabel: string;
+            name: string;
+            format: components["schemas"]["ChannelFormat"];
+            carries: string[];
+        };
         CatalogueView: {
             processors: components["schemas"]["ProcessorView"][];
             instruments: components["schemas"]["InstrumentView"][];
@@ -2976,6 +3023,7 @@ export interface components {
         };
         KitFileAnswer: {
             kit: components["schemas"]["Kit"];
+            edits: components["schemas"]["Edit"][];
             leftOut: string[];
         };
         KitOutput: {
@@ -3061,6 +3109,29 @@ export interface components {
             secondDb: number;
             /** Format: double */
             lufs: number;
+        };
+        MachineView: {
+            channel: components["schemas"]["ChannelId"];
+            pieces: components["schemas"]["PieceView"][];
+            outputs: components["schemas"]["CarriedView"][];
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            notUnderstood: string[];
+        };
+        MachineWish: {
+            name: string;
+            list: string;
+            /** Format: int32 */
+            jacks: number;
+            inPairs: boolean;
+            outputNames?: string[];
+            firstReserved?: boolean;
+            monoSharesPairs?: boolean;
+            /** Format: int32 */
+            notesFrom?: null | number;
+            /** Format: int32 */
+            splitOver?: null | number;
+            under?: null | components["schemas"]["ChannelId"];
         };
         MediaRef: {
             content: string;
@@ -3386,6 +3457,12 @@ export interface components {
         };
         /** @enum {unknown} */
         PieceStay: "by-plan" | "alone" | "on-first";
+        PieceView: {
+            name: string;
+            family: string;
+            /** Format: int32 */
+            note: null | number;
+        };
         PlacedChannel: {
             channel: components["schemas"]["Channel"];
             /** Format: int32 */

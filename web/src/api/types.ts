@@ -62,6 +62,7 @@ export type OutputsView = Schemas['OutputsView']
 export type OutputLine = Omit<Schemas['OutputLine'], 'channel'> & { channel: string | null }
 export type PlanView = Schemas['PlanView']
 export type Piece = Kit['pieces'][number]
+export type Microphone = Schemas['Microphone']
 /** What leaves by an output: a piece, a microphone at one, or a far one. */
 export type Part = Schemas['PartView']
 export type LineSource = Omit<Schemas['LineSource'], 'channel'> & { channel: string }
@@ -70,4 +71,6 @@ export type LineRow = Omit<Schemas['LineView'], 'places' | 'missing' | 'twice'> 
   missing: string[]
   twice: string[]
 }
+export type Machine = Omit<Schemas['MachineView'], 'channel'> & { channel: string }
+export type MachineWish = Schemas['MachineWish']
 export type KitSwap = Omit<Schemas['KitSwap'], 'empty'> & { empty: string[] }

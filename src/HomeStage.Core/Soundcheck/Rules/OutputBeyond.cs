@@ -23,7 +23,7 @@ public sealed class OutputBeyond : ISoundcheckRule
             $"{kit.Player.Name} has {has} jacks; {kit.Spoken(within + 1)} lies beyond them.",
             [new("Put what lies beyond on the first output", Trimmed(kit, within))]);
 
-    private static int JacksOf(string instrument) => InstrumentCatalogue.Find(instrument)?.Kit is { } kit ? KitJacks.Of(kit).Total : int.MaxValue;
+    private static int JacksOf(string instrument) => InstrumentCatalogue.Find(instrument) is { HasJacksOfItsOwn: false, Kit: { } kit } ? KitJacks.Of(kit).Total : int.MaxValue;
 
     /// <returns>How many outputs there is room for.</returns>
     private static int Within(Kit kit, int jacks)

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import type { ChannelKind } from '@/api/types'
 import { goHome } from '@/parts/home'
 import Picker from '@/parts/Picker.vue'
+import MachineDialog from '@/views/outputs/MachineDialog.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { newPlaceOf } from '@/state/documentCalls'
@@ -19,6 +20,7 @@ const instrument = ref('')
 const splitOf = ref('')
 const output = ref(2)
 const input = ref(1)
+const ownMachine = ref(false)
 let made: string | undefined
 
 const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOnce))
@@ -72,6 +74,11 @@ async function add() {
   open.value = false
 }
 
+function toOwnMachine() {
+  open.value = false
+  ownMachine.value = true
+}
+
 /** The dialog gives the focus back to the row from before; what was made is chosen after that. */
 function chooseMade() {
   if (made) document.choose(made)
@@ -108,6 +115,9 @@ function chooseMade() {
           </option>
         </select></label
       >
+      <button v-if="kind === 'instrument'" type="button" class="plain" @click="toOwnMachine">
+        A machine of your own: name its pieces and jacks…
+      </button>
       <div v-if="kind === 'split'" class="pair">
         <label
           >Of<select v-model="splitOf" class="field">
@@ -133,6 +143,7 @@ function chooseMade() {
       <DialogEnds :trouble="document.refusal?.sentence" leave="Not now" keep="Add it" @leave="open = false" />
     </form>
   </Dialog>
+  <MachineDialog v-model:open="ownMachine" @made="document.choose" />
 </template>
 
 <style scoped src="@/parts/dialogForm.css"></style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue'
 import { sentenceOf, upload } from '@/api/client'
-import type { Channel, Kit } from '@/api/types'
+import type { Channel, Edit } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 
@@ -11,7 +11,12 @@ const document = useDocument()
 const file = useTemplateRef('file')
 const trouble = ref<string>()
 /** A kit that was read and is not put in yet, because not all of its file could be. */
-const waiting = ref<{ kit: Kit; leftOut: string[] }>()
+const waiting = ref<Read>()
+
+interface Read {
+  edits: Edit[]
+  leftOut: string[]
+}
 
 async function read(files: FileList | null) {
   const chosen = files?.[0]
@@ -19,9 +24,9 @@ async function read(files: FileList | null) {
   trouble.value = waiting.value = undefined
   try {
     const address = `/api/documents/${document.head!.id}/channels/${props.channel.id}/kit-file`
-    const answer = await upload<{ kit: Kit; leftOut: string[] }>(address, chosen)
+    const answer = await upload<Read>(address, chosen)
     if (answer.leftOut.length) waiting.value = answer
-    else await putIn(answer.kit)
+    else await putIn(answer)
   } catch (error) {
     trouble.value = sentenceOf(error)
   } finally {
@@ -30,11 +35,9 @@ async function read(files: FileList | null) {
   }
 }
 
-async function putIn(kit: Kit) {
-  const { id, source } = props.channel
+async function putIn(read: Read) {
   waiting.value = undefined
-  if (source?.type !== 'instrument') return
-  const stored = await document.edit([{ type: 'set-source', channel: id, source: { ...source, kit } }], id)
+  const stored = await document.edit(read.edits, props.channel.id)
   if (!stored) trouble.value = document.refusal?.sentence
 }
 </script>
@@ -46,9 +49,9 @@ async function putIn(kit: Kit) {
   <input
     ref="file"
     type="file"
-    accept=".csv,.midnam,.zip,text/csv,application/zip"
+    accept=".csv,.midnam,.mid,.midi,.zip,text/csv,audio/midi,application/zip"
     hidden
-    aria-label="A kit: a table (CSV), a MIDI name document, or an SFZ with its samples in a ZIP"
+    aria-label="A kit: a table (CSV), a MIDI name document, a MIDI file with its hits, or an SFZ with its samples in a ZIP"
     @change="read(($event.target as HTMLInputElement).files)"
   />
   <div v-if="waiting" class="waiting" role="alert">
@@ -57,7 +60,7 @@ async function putIn(kit: Kit) {
       <li v-for="what in waiting.leftOut" :key="what">{{ what }}</li>
     </ul>
     <p class="choice">
-      <button type="button" class="plain" @click="putIn(waiting.kit)">Put the kit in all the same</button>
+      <button type="button" class="plain" @click="putIn(waiting)">Put the kit in all the same</button>
       <button type="button" class="plain bare" @click="waiting = undefined">Leave it</button>
     </p>
   </div>

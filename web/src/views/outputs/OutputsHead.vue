@@ -12,12 +12,18 @@ const props = defineProps<{
   fired: number
   sources: number
 }>()
-defineEmits<{ choose: [channel: string]; swap: []; fire: []; check: []; use: [first: boolean, halves: boolean] }>()
+defineEmits<{
+  choose: [channel: string]
+  swap: []
+  fire: []
+  check: []
+  make: []
+  use: [first: boolean, halves: boolean]
+}>()
 const halves = computed(() => props.kit.jacks === 'halves')
 
 const about = computed(() => {
-  const far = props.kit.far?.length ?? 0
-  const pieces = `${props.kit.pieces.length} pieces${far ? ` and ${far} far microphones` : ''}`
+  const pieces = `${props.view.parts.length} sources`
   const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'}`
   return `${pieces} · ${outputs}`
 })
@@ -52,6 +58,7 @@ const about = computed(() => {
       />
       First for the rest
     </label>
+    <button type="button" class="plain" @click="$emit('make')">New machine…</button>
     <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
     <button type="button" class="plain" @click="$emit('check')">Line check</button>
     <button type="button" class="plain" @click="$emit('fire')">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import KitAdds from './KitAdds.vue'
 import PieceFacts from './PieceFacts.vue'
 import type { useLineCheck } from './useLineCheck'
 import type { useOutputs } from './useOutputs'
@@ -15,7 +16,7 @@ const props = defineProps<{
   channel: string
   chosen?: number
 }>()
-const emit = defineEmits<{ show: [channel: string]; leave: [] }>()
+const emit = defineEmits<{ show: [channel: string]; leave: []; choose: [index: number] }>()
 const document = useDocument()
 const findings = useFindings()
 const mostWords = 7
@@ -60,7 +61,7 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
     <h2 v-else-if="!piece">Outputs</h2>
     <PieceFacts
       v-if="piece"
-      :key="piece.name"
+      :key="chosen"
       :channel="channel"
       :piece="piece"
       :kit="kit!"
@@ -69,9 +70,10 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
       @show="emit('show', $event)"
     />
     <p v-else-if="!plan" class="faint">
-      Move the slider to see each plan; choose a piece to hear where it arrives, to keep it alone or on the first
+      Move the slider to see each plan; choose a piece to hear where it arrives, to change it, or to send it to another
       output.
     </p>
+    <KitAdds v-if="!plan && kit" :channel="channel" :kit="kit" @choose="emit('choose', $event)" />
     <section>
       <h3>Line check</h3>
       <p v-if="check.rows.size === 0" class="faint">Fire all to see whether every piece arrives where it belongs.</p>

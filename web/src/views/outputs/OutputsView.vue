@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import CoarseSlider from './CoarseSlider.vue'
 import FamilyBands from './FamilyBands.vue'
 import LineCheckDialog from './LineCheckDialog.vue'
+import MachineDialog from './MachineDialog.vue'
 import OutputsHead from './OutputsHead.vue'
 import OutputsPanel from './OutputsPanel.vue'
 import SwapDialog from './SwapDialog.vue'
@@ -22,6 +23,7 @@ const document = useDocument()
 const router = useRouter()
 const swapping = ref(false)
 const checking = ref(false)
+const making = ref(false)
 const chosen = ref<number>()
 const explaining = ref(false)
 useNews()
@@ -50,6 +52,8 @@ useOutputKeys({ outputs, check, channel, chosen, explaining })
 
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 
+const showOutputs = (id: string) => router.replace(`/${props.kind}s/${props.id}/outputs/${id}`)
+
 function show(id: string) {
   document.choose(id)
   void router.push(orderPath.value)
@@ -62,9 +66,10 @@ function show(id: string) {
   <main v-else-if="document.head?.id === id && !channel" class="nothing">
     <h2>No kit here yet</h2>
     <p class="quiet">
-      A drum machine or any instrument with several outputs is split here.
-      <RouterLink :to="orderPath">Add one in the running order</RouterLink>, then come back.
+      A drum machine or any instrument with several outputs is split here. Type the pieces of your own, or
+      <RouterLink :to="orderPath">add one of those that are built in</RouterLink> in the running order.
     </p>
+    <button type="button" class="plain" @click="making = true">A machine of your own…</button>
   </main>
   <main v-else-if="view && kit && channel" class="outputs">
     <section class="sheet" aria-label="Pieces and outputs">
@@ -76,7 +81,8 @@ function show(id: string) {
         :running="check.running.value"
         :fired="check.rows.size"
         :sources="check.sources.value.length"
-        @choose="router.replace(`/${kind}s/${id}/outputs/${$event}`)"
+        @choose="showOutputs"
+        @make="making = true"
         @swap="swapping = true"
         @check="checking = true"
         @use="outputs.use"
@@ -121,12 +127,14 @@ function show(id: string) {
       :chosen="chosen"
       @show="show"
       @leave="looked = undefined"
+      @choose="chosen = $event"
     />
     <LineCheckDialog v-model:open="checking" />
     <ShortcutsDialog v-model:open="explaining" place="the outputs" :shortcuts="outputShortcuts" />
     <SwapDialog v-model:open="swapping" :channel="channel" />
   </main>
   <main v-else class="nothing faint">{{ trouble ?? 'Opening…' }}</main>
+  <MachineDialog v-model:open="making" @made="showOutputs" />
 </template>
 
 <style scoped>

@@ -1,77 +1,106 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import PieceMicrophone from './PieceMicrophone.vue'
+import { voiceName, voices } from './voices'
+import { usePieceEdits } from './usePieceEdits'
 import type { Kit, LineRow, Part } from '@/api/types'
 import { numberText } from '@/parts/decibels'
+import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
-/** One piece: what plays it, where it stands in the tree, what it shall do, and where it arrived when it was fired. */
+/** One piece: what plays it, where it stands, what it shall do, and where it arrived when it was fired. */
 const props = defineProps<{ channel: string; piece: Part; kit: Kit; row?: LineRow; second: boolean }>()
-defineEmits<{ show: [channel: string] }>()
+const emit = defineEmits<{ show: [channel: string]; renamed: [] }>()
 const document = useDocument()
+const edits = usePieceEdits(props)
 
-const output = computed(() => props.kit.outputs[props.piece.microphone.output - 1])
-const stays = [
-  { id: 'by-plan', name: 'By the plan' },
-  { id: 'alone', name: 'Alone' },
-  { id: 'on-first', name: 'With the rest' },
-] as const
+const families = computed(() => [
+  ...new Set([...props.kit.pieces.map((p) => p.family), ...(props.kit.far ?? []).map((f) => f.family)]),
+])
 
-function put(stay: Part['microphone']['stay'], importance: number) {
-  const edit = {
-    type: 'set-piece-place',
-    channel: props.channel,
-    piece: props.piece.name,
-    stay: stay!,
-    importance,
-  } as const
-  void document.edit([edit], props.channel)
+function text(event: Event) {
+  return (event.target as HTMLInputElement).value.trim()
+}
+
+async function rename(event: Event) {
+  const name = text(event)
+  if (name && name !== (edits.piece.value?.name ?? props.piece.name)) await edits.rename(name)
+  emit('renamed')
 }
 </script>
 
 <template>
   <section :class="{ second }">
     <h2>{{ piece.name }}</h2>
-    <dl>
-      <template v-if="piece.note !== null">
-        <dt>Note</dt>
-        <dd>{{ piece.note }}</dd>
-      </template>
-      <dt>Family</dt>
-      <dd>{{ piece.family.replaceAll('/', ' › ') }}</dd>
-      <dt>Leaves by</dt>
-      <dd>{{ output?.name }}</dd>
-      <dt>Place</dt>
-      <dd>
-        <div class="choice" role="group" aria-label="Place">
-          <button
-            v-for="stay in stays"
-            :key="stay.id"
-            type="button"
-            class="plain"
-            :class="{ on: (piece.microphone.stay ?? 'by-plan') === stay.id }"
-            :aria-pressed="(piece.microphone.stay ?? 'by-plan') === stay.id"
-            @click="put(stay.id, piece.microphone.importance ?? 1)"
-          >
-            {{ stay.name }}
-          </button>
-        </div>
-      </dd>
-      <dt><label for="importance">Importance</label></dt>
+    <dl class="facts" @keydown.stop>
+      <dt><label for="piece-name">Name</label></dt>
       <dd>
         <input
-          id="importance"
+          id="piece-name"
           class="field"
-          type="number"
-          min="1"
-          max="9"
-          :value="piece.microphone.importance ?? 1"
-          title="1 to 9: how much it matters that it is kept apart"
-          @keydown.stop
-          @change="put(piece.microphone.stay, Number(($event.target as HTMLInputElement).value))"
+          maxlength="80"
+          :value="edits.piece.value?.name ?? piece.name"
+          @change="rename"
         />
-        <span class="faint"> of 9</span>
       </dd>
+      <template v-if="edits.piece.value">
+        <dt>Note</dt>
+        <dd>
+          <ValueField
+            label="Note"
+            :value="edits.piece.value.note"
+            :min="0"
+            :max="127"
+            :step="1"
+            @change="$event !== null && edits.put({ note: $event })"
+          />
+        </dd>
+        <dt><label for="piece-voice">Voice</label></dt>
+        <dd>
+          <select
+            id="piece-voice"
+            class="field"
+            :value="edits.piece.value.sound"
+            @change="edits.put({ sound: text($event) as never })"
+          >
+            <option v-for="voice in voices" :key="voice" :value="voice">{{ voiceName(voice) }}</option>
+          </select>
+        </dd>
+      </template>
+      <dt><label for="piece-family">Family</label></dt>
+      <dd>
+        <input
+          id="piece-family"
+          class="field"
+          maxlength="80"
+          list="piece-families"
+          :value="edits.piece.value?.family ?? piece.family"
+          title="From the general to the particular, parted by slashes: drums/toms"
+          @change="edits.putFamily(text($event))"
+        />
+        <datalist id="piece-families">
+          <option v-for="family in families" :key="family" :value="family" />
+        </datalist>
+      </dd>
+      <PieceMicrophone :channel="channel" :piece="piece" :kit="kit" />
     </dl>
+    <p class="ways">
+      <button v-if="edits.piece.value" type="button" class="plain bare" @click="edits.addMicrophone">
+        Another microphone
+      </button>
+      <button
+        v-if="(edits.piece.value?.microphones.length ?? 0) > 1"
+        type="button"
+        class="plain bare"
+        @click="edits.removeMicrophone"
+      >
+        Without this one
+      </button>
+      <button type="button" class="plain bare" @click="edits.remove">
+        Take {{ edits.piece.value?.name ?? piece.name }} out
+      </button>
+    </p>
+    <p v-if="document.refusal" class="stray" role="alert">{{ document.refusal.sentence }}</p>
     <template v-if="row">
       <h3>Where it arrives</h3>
       <p v-for="place in row.places" :key="place.channel" class="place" :class="{ stray: !place.expected }">
@@ -84,6 +113,8 @@ function put(stay: Part['microphone']['stay'], importance: number) {
     </template>
   </section>
 </template>
+
+<style scoped src="@/views/order/facts.css"></style>
 
 <style scoped>
 .second {
@@ -106,39 +137,11 @@ h3 {
   margin: 10px 0 2px;
 }
 
-dl {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 5px 8px;
-  align-items: center;
-  margin: 0;
-}
-
-dt {
-  color: var(--text-2);
-}
-
-dd {
-  margin: 0;
-}
-
-.choice {
+.ways {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
-}
-
-.choice .plain {
-  padding: 3px 8px;
-}
-
-.choice .on {
-  color: var(--lamp);
-  border-color: color-mix(in srgb, var(--lamp) 45%, transparent);
-}
-
-input {
-  width: 56px;
+  gap: 2px 6px;
+  margin: 6px 0 0 -6px;
 }
 
 .place {

@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { KitSwap, LineRow, LineSource, OutputsView } from '@/api/types'
+import type { KitSwap, LineRow, LineSource, Machine, MachineWish, OutputsView } from '@/api/types'
 
 /** The outputs of one instrument as they are, and every plan for them. */
 export function outputsOf(id: string, channel: string, act: string) {
@@ -11,6 +11,12 @@ export function outputsOf(id: string, channel: string, act: string) {
 export function swapOf(id: string, channel: string, instrument: string) {
   const ask = { params: { path: { id } }, body: { channel, instrument } }
   return asked(api.POST('/api/documents/{id}/kit-swaps', ask)) as Promise<KitSwap>
+}
+
+/** What would come of a machine of one's own. */
+export function machineOf(id: string, wish: MachineWish) {
+  const ask = { params: { path: { id } }, body: wish }
+  return asked(api.POST('/api/documents/{id}/machines', ask)) as unknown as Promise<Machine>
 }
 
 /** Everything that the line check can fire in an act. */

@@ -1,0 +1,27 @@
+namespace HomeStage.Core.Machines;
+
+/// <summary>A machine as somebody wants it: what it plays, and what it leaves by.</summary>
+/// <param name="Name">Of its channel; 1 to 80 characters.</param>
+/// <param name="List">The pieces as they are typed; see <see cref="PieceList"/>.</param>
+/// <param name="Jacks">How many single jacks it has, in [1, 64].</param>
+/// <param name="InPairs">Whether they come in pairs; an odd one over is single.</param>
+public sealed record MachineWish(string Name, string List, int Jacks, bool InPairs)
+{
+    /// <summary>Names of the outputs, in their order; those that are not named are numbered.</summary>
+    public Sequence<string> OutputNames { get; init; } = [];
+
+    /// <summary>Whether the first output is kept for the rest.</summary>
+    public bool FirstReserved { get; init; } = true;
+
+    /// <summary>Whether mono pieces share a pair.</summary>
+    public bool MonoSharesPairs { get; init; }
+
+    /// <summary>Notes ascend from this one, in [0, 127]; null for those of General MIDI.</summary>
+    public int? NotesFrom { get; init; }
+
+    /// <summary>Over how many outputs it is split at once; null for as finely as it can be, 0 for not at all.</summary>
+    public int? SplitOver { get; init; }
+
+    /// <summary>What its channel feeds; null for the mix bus.</summary>
+    public ChannelId? Under { get; init; }
+}

@@ -1,0 +1,38 @@
+using HomeStage.Core.Roles;
+
+namespace HomeStage.Core.Machines;
+
+/// <summary>The family in which a piece stands, as its name tells.</summary>
+public static class PieceFamilies
+{
+    // What rings among percussion, what is rubbed or shaken, what is wood, and what has a skin (common practice).
+    private static readonly (string Family, string[] Words)[] OfPercussion =
+    [
+        ("percussion/shakers", ["shaker", "shakers", "shk", "tamb", "tambourine", "tambo", "cabasa", "maraca", "maracas", "sand", "sandblock", "egg", "caxixi"]),
+        ("percussion/metal", ["cowbell", "triangle", "bell", "bells", "gong", "chimes", "agogo", "guica", "metal", "anvil", "tree"]),
+        ("percussion/wood", ["woodblock", "block", "blocks", "clave", "claves", "guiro", "wood", "stick", "sticks"]),
+        ("percussion/skins", ["conga", "congas", "bongo", "bongos", "timbale", "timbales", "djembe", "cajon", "tabla", "darbuka", "skin"]),
+    ];
+
+    /// <returns>A path; empty where the name says nothing that is struck.</returns>
+    public static string Of(string name) => RoleReader.Read(name).Role switch
+    {
+        "kick" => "drums/kick",
+        "snare" => "drums/snare",
+        "clap" => "drums/hands",
+        "hat" => "drums/hats",
+        "tom" => "drums/toms",
+        "cymbal" => "drums/cymbals",
+        "overhead" => "drums/overheads",
+        "room" => "drums/rooms",
+        "percussion" => Percussion(name),
+        _ => Percussion(name) is var family and not "percussion" ? family : "",
+    };
+
+    private static string Percussion(string name)
+    {
+        var words = NameWords.Of(name);
+        var joined = string.Concat(words);
+        return OfPercussion.FirstOrDefault(f => f.Words.Any(w => words.Contains(w) || (w.Length > 5 && joined.Contains(w, StringComparison.Ordinal)))).Family ?? "percussion";
+    }
+}

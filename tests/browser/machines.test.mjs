@@ -1,0 +1,113 @@
+// Machines of one's own, each from an empty stage to a line check that is all right, in few actions.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage } from './stage.mjs'
+
+const mostActions = 20
+let stage
+let page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+/** An empty template, its outputs, and the dialog in which a machine is typed. */
+async function begin(name) {
+  const answer = await page.request.post(`${stage.address}/api/templates`, { data: { name } })
+  const { id } = await answer.json()
+  await page.goto(`${stage.address}/templates/${id}/outputs`)
+  await page.getByRole('button', { name: 'A machine of your own…' }).click()
+  return { id, dialog: page.getByRole('dialog', { name: 'A machine of your own' }) }
+}
+
+const channels = async (id) => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
+
+/** Every source fired alone: each is heard where it belongs. */
+async function lineCheck(sources) {
+  await page.getByRole('button', { name: 'Fire all' }).click()
+  await page.getByText(`Fired ${sources} of ${sources}.`).waitFor({ timeout: 120_000 })
+  await page.getByText('Each where it belongs.').waitFor()
+}
+
+test('a machine with eleven mono jacks: typed, made, split and checked', async () => {
+  const from = stage.actions.all
+  const { id, dialog } = await begin('Slate crate')
+  await dialog.getByLabel('Name', { exact: true }).fill('Slate crate')
+  await dialog.getByLabel('Pieces').fill('Boom, Kick hard, Snare A, Snare B, Clap, Rim, Hat closed, Hat open, Shaker, Blip, Loop')
+  await dialog.getByLabel('Jacks').fill('11')
+  await dialog.getByText('First output for the rest').click()
+  await dialog.getByText('11 sources over').waitFor()
+  await dialog.getByRole('row', { name: /^1 Kick hard Kick hard 36$/ }).waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await lineCheck(11)
+
+  const made = await channels(id)
+  const { kit } = made.find((c) => c.name === 'Slate crate').source
+  assert.equal(kit.outputs.length, 11)
+  assert.ok(kit.outputs.every((o) => o.format === 'mono'))
+  assert.equal(made.filter((c) => c.kind === 'split').length, 10)
+  const used = stage.actions.since(from)
+  assert.ok(used <= mostActions, `${used} actions`)
+  // The whole machine is one act.
+  assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, 1)
+})
+
+test('an acoustic kit of 23 microphones: two on each tom, overheads and rooms', async () => {
+  const from = stage.actions.all
+  const { id, dialog } = await begin('Barn')
+  await dialog.getByLabel('Name', { exact: true }).fill('Barn set')
+  await dialog
+    .getByLabel('Pieces')
+    .fill('Kick in/out/sub, Snare top/bottom, Tom 1–5 top/bottom, Hat, Ride\nCrash 1–2, Overheads, Room near, Room far mono, Bell')
+  await dialog.getByLabel('Jacks').fill('32')
+  await dialog.getByText('23 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await lineCheck(12)
+
+  const { kit } = (await channels(id)).find((c) => c.name === 'Barn set').source
+  assert.deepEqual(kit.pieces.find((p) => p.name === 'Tom 3').microphones.map((m) => m.name), ['top', 'bottom'])
+  assert.deepEqual(kit.far.map((f) => f.microphone.format), ['stereo', 'stereo', 'mono'])
+  const used = stage.actions.since(from)
+  assert.ok(used <= mostActions, `${used} actions`)
+})
+
+test('a piece is renamed, sent to another output and given a second microphone, and undo takes each back', async () => {
+  const kitOf = async (id) => (await channels(id)).find((c) => c.kind === 'instrument').source.kit
+  const { id, dialog } = await begin('Tinkered')
+  await dialog.getByLabel('Pieces').fill('Thud, Crack, Fizz')
+  await dialog.getByLabel('Jacks').fill('6')
+  await dialog.getByText('3 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  const side = page.getByRole('complementary')
+  await page.getByRole('button', { name: /^Crack/ }).first().click()
+  await side.getByLabel('Name', { exact: true }).fill('Slam')
+  await side.getByLabel('Name', { exact: true }).press('Tab')
+  await page.locator('.output', { hasText: 'Slam' }).waitFor()
+  await side.getByLabel('Leaves by').selectOption({ label: '5 Output 5' })
+  await page.locator('.output', { hasText: 'Slam' }).and(page.locator('.output', { hasText: '5' })).waitFor()
+  await side.getByRole('button', { name: 'Another microphone' }).click()
+  await page.getByRole('button', { name: /^Slam beside/ }).waitFor()
+  const slam = (await kitOf(id)).pieces.find((p) => p.name === 'Slam')
+  assert.deepEqual(slam.microphones.map((m) => [m.name, m.output]), [['close', 5], ['beside', 5]])
+
+  for (let i = 0; i < 3; i++) {
+    const { revision } = (await stage.get(`/api/documents/${id}`)).head
+    await page.getByRole('button', { name: 'Undo' }).click()
+    for (let left = 50; (await stage.get(`/api/documents/${id}`)).head.revision === revision && left > 0; left--) await page.waitForTimeout(100)
+  }
+  const crack = (await kitOf(id)).pieces.find((p) => p.name === 'Crack')
+  assert.deepEqual(crack.microphones.map((m) => m.output), [3])
+})
+
+test('what a list says that cannot be is shown beside it, and nothing is made', async () => {
+  const { id, dialog } = await begin('Wrong list')
+  await dialog.getByLabel('Pieces').fill('Kick, Tom 3–1, Snare = 200')
+  await dialog.getByText('Left alone: Tom 3–1, Snare = 200').waitFor()
+  await dialog.getByLabel('Jacks').fill('70')
+  await dialog.getByText(/number of jacks/i).waitFor()
+  assert.ok(await dialog.getByRole('button', { name: 'Make it' }).isDisabled())
+  await dialog.getByRole('button', { name: 'Not now' }).click()
+  assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, 0)
+  assert.deepEqual(stage.troubles, [])
+})

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import Dialog from 'primevue/dialog'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import MachinePreview from './MachinePreview.vue'
+import { machineOf } from './outputCalls'
+import { sentenceOf } from '@/api/client'
+import type { Machine } from '@/api/types'
+import DialogEnds from '@/parts/DialogEnds.vue'
+import { useDocument } from '@/state/document'
+
+/** A machine of one's own: its pieces as they are typed, its jacks, and beside them what comes of it. */
+const open = defineModel<boolean>('open', { required: true })
+const emit = defineEmits<{ made: [channel: string] }>()
+const document = useDocument()
+const settleMs = 150
+const mostJacks = 64
+
+const wish = reactive({
+  name: '',
+  list: '',
+  jacks: 8,
+  inPairs: false,
+  firstReserved: true,
+  monoSharesPairs: false,
+  notes: 'general-midi' as 'general-midi' | 'ascending',
+  notesFrom: 36,
+  outputs: '',
+})
+const machine = shallowRef<Machine>()
+const trouble = ref<string>()
+let asking = 0
+
+const asked = computed(() => ({
+  name: wish.name.trim() || 'My machine',
+  list: wish.list,
+  jacks: wish.jacks,
+  inPairs: wish.inPairs,
+  outputNames: wish.outputs.split(',').map((name) => name.trim()),
+  firstReserved: wish.firstReserved,
+  monoSharesPairs: wish.inPairs && wish.monoSharesPairs,
+  notesFrom: wish.notes === 'ascending' ? wish.notesFrom : null,
+  splitOver: null,
+  under: null,
+}))
+
+const look = useDebounceFn(async () => {
+  const mine = ++asking
+  if (!document.head || !open.value || !wish.list.trim()) {
+    machine.value = trouble.value = undefined
+    return
+  }
+  try {
+    const answer = await machineOf(document.head.id, asked.value)
+    if (mine !== asking) return
+    machine.value = answer
+    trouble.value = undefined
+  } catch (error) {
+    if (mine !== asking) return
+    machine.value = undefined
+    trouble.value = sentenceOf(error)
+  }
+}, settleMs)
+
+watch(open, (is) => {
+  if (is) document.refusal = undefined
+})
+watch([asked, open], look, { deep: true })
+
+async function make() {
+  if (!machine.value || !(await document.edit(machine.value.edits))) return
+  const { channel } = machine.value
+  wish.name = wish.list = wish.outputs = ''
+  open.value = false
+  emit('made', channel)
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="open" modal header="A machine of your own" :style="{ width: '860px' }" :draggable="false">
+    <form class="machine" @submit.prevent="make">
+      <div class="form">
+        <label>Name<input v-model="wish.name" class="field" maxlength="80" placeholder="My machine" /></label>
+        <label
+          >Pieces<textarea
+            v-model="wish.list"
+            class="field"
+            rows="7"
+            autofocus
+            placeholder="Kick in/out, Snare top/bottom, Tom 1–3, Hat, Crash L/R, Overheads"
+            @keydown.ctrl.enter="make"
+          />
+        </label>
+        <p class="faint">
+          Commas or lines. <b>Tom 1–3</b> counts up, <b>top/bottom</b> are microphones at one drum, <b>L/R</b> or
+          <b>stereo</b> is one with two sides, <b>= 36</b> is its note.
+        </p>
+        <div class="pair">
+          <label>Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks" /></label>
+          <label
+            >They are<select v-model="wish.inPairs" class="field">
+              <option :value="false">single</option>
+              <option :value="true">in pairs</option>
+            </select></label
+          >
+        </div>
+        <div class="pair">
+          <label
+            >Notes<select v-model="wish.notes" class="field">
+              <option value="general-midi">as General MIDI has them</option>
+              <option value="ascending">ascending from…</option>
+            </select></label
+          >
+          <label v-if="wish.notes === 'ascending'"
+            >First note<input v-model.number="wish.notesFrom" class="field" type="number" min="0" max="127"
+          /></label>
+        </div>
+        <label
+          >Names of the outputs<input
+            v-model="wish.outputs"
+            class="field"
+            placeholder="by what they carry"
+            title="Parted by commas; what is split is called after its pieces"
+        /></label>
+        <label class="tick"><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label>
+        <label v-if="wish.inPairs" class="tick"
+          ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
+        >
+      </div>
+      <MachinePreview :machine="machine" />
+      <div class="foot">
+        <DialogEnds
+          :trouble="trouble ?? document.refusal?.sentence"
+          leave="Not now"
+          keep="Make it"
+          :disabled="!machine"
+          @leave="open = false"
+        />
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped src="@/parts/dialogForm.css"></style>
+
+<style scoped>
+.machine {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 12px 28px;
+}
+
+.foot {
+  grid-column: 1 / -1;
+}
+
+textarea {
+  resize: vertical;
+  font: inherit;
+}
+
+p {
+  margin: 0;
+}
+
+.form .tick {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.tick input {
+  accent-color: var(--lamp);
+}
+
+@media (max-width: 700px) {
+  .machine {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

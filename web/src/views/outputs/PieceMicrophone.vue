@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { spoken } from './familyInk'
+import { usePieceEdits } from './usePieceEdits'
+import type { Kit, Part } from '@/api/types'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+
+/** What hears the piece: its output, its width and place, and what the plan may do with it. Rows of a list of facts. */
+const props = defineProps<{ channel: string; piece: Part; kit: Kit }>()
+const document = useDocument()
+const edits = usePieceEdits(props)
+const leastOfNeighbours = -60
+
+const microphone = computed(() => props.piece.microphone)
+const jacks = computed(() => {
+  let next = 1
+  return props.kit.outputs.map((output, i) => {
+    const first = next
+    next += output.format === 'mono' ? 1 : 2
+    return { number: i + 1, text: `${output.format === 'mono' ? first : `${first}–${first + 1}`} ${output.name}` }
+  })
+})
+const stays = [
+  { id: 'by-plan', name: 'By the plan' },
+  { id: 'alone', name: 'Alone' },
+  { id: 'on-first', name: 'With the rest' },
+] as const
+
+function place(stay: Part['microphone']['stay'], importance: number) {
+  const { channel, piece } = props
+  void document.edit([{ type: 'set-piece-place', channel, piece: piece.name, stay: stay!, importance }], channel)
+}
+
+/** The family that the piece stands in, where it is not the outermost. */
+const family = computed(() => {
+  const path = edits.piece.value?.family ?? props.piece.family
+  return path.includes('/') ? path : undefined
+})
+
+function keepWhole(path: string, on: boolean) {
+  const { channel } = props
+  void document.edit([{ type: 'keep-family-whole', channel, family: path, on }], channel)
+}
+
+function value(event: Event) {
+  return (event.target as HTMLInputElement).value
+}
+</script>
+
+<template>
+  <template v-if="(edits.piece.value?.microphones.length ?? 0) > 1">
+    <dt><label for="piece-microphone">Microphone</label></dt>
+    <dd>
+      <input
+        id="piece-microphone"
+        class="field"
+        maxlength="40"
+        :value="microphone.name"
+        @change="value($event).trim() && edits.putMicrophone({ name: value($event).trim() })"
+      />
+    </dd>
+  </template>
+  <dt><label for="piece-output">Leaves by</label></dt>
+  <dd>
+    <select id="piece-output" class="field" :value="microphone.output" @change="edits.sendTo(Number(value($event)))">
+      <option v-for="jack in jacks" :key="jack.number" :value="jack.number">{{ jack.text }}</option>
+    </select>
+  </dd>
+  <dt><label for="piece-width">Width</label></dt>
+  <dd class="value">
+    <select
+      id="piece-width"
+      class="field"
+      :value="microphone.format ?? 'mono'"
+      @change="edits.putMicrophone({ format: value($event) as never })"
+    >
+      <option value="mono">mono</option>
+      <option value="stereo">stereo</option>
+    </select>
+    <ValueField
+      label="Pan"
+      form="pan"
+      :value="microphone.pan ?? 0"
+      :min="-1"
+      :max="1"
+      :step="0.01"
+      @change="edits.putMicrophone({ pan: $event ?? 0 })"
+    />
+  </dd>
+  <template v-if="edits.piece.value">
+    <dt title="How loud it hears every other piece beside its own">Neighbours</dt>
+    <dd class="value">
+      <input
+        type="checkbox"
+        aria-label="Hears its neighbours"
+        :checked="microphone.neighboursDb !== null && microphone.neighboursDb !== undefined"
+        @change="edits.putMicrophone({ neighboursDb: ($event.target as HTMLInputElement).checked ? -24 : null })"
+      />
+      <ValueField
+        v-if="typeof microphone.neighboursDb === 'number'"
+        label="Neighbours at"
+        unit="dB"
+        :value="microphone.neighboursDb"
+        :min="leastOfNeighbours"
+        :max="0"
+        :step="1"
+        @change="$event !== null && edits.putMicrophone({ neighboursDb: $event })"
+      />
+      <span v-else class="faint">not heard</span>
+    </dd>
+  </template>
+  <dt><label for="piece-stay">Place</label></dt>
+  <dd>
+    <select
+      id="piece-stay"
+      class="field"
+      :value="microphone.stay ?? 'by-plan'"
+      @change="place(value($event) as never, microphone.importance ?? 1)"
+    >
+      <option v-for="stay in stays" :key="stay.id" :value="stay.id">{{ stay.name }}</option>
+    </select>
+  </dd>
+  <template v-if="family">
+    <dt>Plans</dt>
+    <dd>
+      <label class="whole"
+        ><input
+          type="checkbox"
+          :checked="(kit.whole ?? []).includes(family)"
+          @change="keepWhole(family, ($event.target as HTMLInputElement).checked)"
+        />
+        keep {{ spoken(family.split('/').at(-1)!).toLowerCase() }} whole</label
+      >
+    </dd>
+  </template>
+  <dt title="1 to 9: how much it matters that it is kept apart">Importance</dt>
+  <dd>
+    <ValueField
+      label="Importance"
+      unit="of 9"
+      :value="microphone.importance ?? 1"
+      :min="1"
+      :max="9"
+      :step="1"
+      @change="$event !== null && place(microphone.stay, $event)"
+    />
+  </dd>
+</template>
+
+<style scoped src="@/views/order/facts.css"></style>
+
+<style scoped>
+.whole {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+input[type='checkbox'] {
+  accent-color: var(--lamp);
+}
+</style>

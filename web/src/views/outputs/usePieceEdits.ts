@@ -1,0 +1,83 @@
+import { computed } from 'vue'
+import type { Edit, Kit, Microphone, Part, Piece } from '@/api/types'
+import { useDocument } from '@/state/document'
+
+/** What can be changed of one piece or microphone of a kit. */
+export function usePieceEdits(about: { channel: string; kit: Kit; piece: Part }) {
+  const document = useDocument()
+  const piece = computed(() => about.kit.pieces.find((p) => p.name === about.piece.piece))
+  const far = computed(() => about.kit.far?.find((f) => f.microphone.name === about.piece.name))
+
+  function send(edit: Edit) {
+    return document.edit([edit], about.channel)
+  }
+
+  /** What is true of the piece, whichever of its microphones is chosen. */
+  function put(change: Partial<Piece>) {
+    if (!piece.value) return
+    return send({
+      type: 'put-piece',
+      channel: about.channel,
+      piece: { ...piece.value, ...change },
+      inPlaceOf: piece.value.name,
+    })
+  }
+
+  function putMicrophone(change: Partial<Microphone>) {
+    const microphone = { ...about.piece.microphone, ...change }
+    if (piece.value)
+      return put({
+        microphones: piece.value.microphones.map((m) => (m.name === about.piece.microphone.name ? microphone : m)),
+      })
+    if (far.value)
+      return send({
+        type: 'put-far-microphone',
+        channel: about.channel,
+        microphone: { ...far.value, microphone },
+        inPlaceOf: far.value.microphone.name,
+      })
+  }
+
+  function rename(name: string) {
+    return piece.value ? put({ name }) : putMicrophone({ name })
+  }
+
+  function putFamily(family: string) {
+    if (piece.value) return put({ family })
+    if (far.value)
+      return send({
+        type: 'put-far-microphone',
+        channel: about.channel,
+        microphone: { ...far.value, family },
+        inPlaceOf: far.value.microphone.name,
+      })
+  }
+
+  /** One more at this piece, beside the one that is chosen; the first two get names to tell them by. */
+  function addMicrophone() {
+    const there = piece.value?.microphones
+    if (!there) return
+    const named = there.length === 1 && !there[0]!.name ? [{ ...there[0]!, name: 'close' }] : there
+    const free = ['beside', 'below', 'inside', 'outside', 'back', 'edge', 'seventh', 'eighth']
+    const name = free.find((word) => named.every((m) => m.name !== word)) ?? `${named.length + 1}`
+    return put({ microphones: [...named, { ...named[0]!, name }] })
+  }
+
+  function removeMicrophone() {
+    const left = piece.value?.microphones.filter((m) => m.name !== about.piece.microphone.name)
+    if (!left?.length) return
+    return put({ microphones: left.length === 1 ? [{ ...left[0]!, name: '' }] : left })
+  }
+
+  const remove = () =>
+    send({
+      type: 'remove-pieces',
+      channel: about.channel,
+      names: [piece.value?.name ?? about.piece.name],
+    })
+
+  const sendTo = (output: number) =>
+    send({ type: 'send-to-output', channel: about.channel, lines: [about.piece.name], output })
+
+  return { piece, far, put, putMicrophone, rename, putFamily, addMicrophone, removeMicrophone, remove, sendTo }
+}
