@@ -117,6 +117,12 @@ async function rename(event: Event) {
 <style scoped src="@/views/order/facts.css"></style>
 
 <style scoped>
+/* Among fields of words a number begins where they do. */
+dd :deep([role='spinbutton']) {
+  width: 4ch;
+  text-align: left;
+}
+
 .second {
   border-top: 1px solid var(--line-soft);
   margin-top: 12px;

@@ -151,6 +151,12 @@ function value(event: Event) {
 <style scoped src="@/views/order/facts.css"></style>
 
 <style scoped>
+/* Among fields of words a number begins where they do. */
+dd :deep([role='spinbutton']) {
+  width: 4ch;
+  text-align: left;
+}
+
 .whole {
   display: flex;
   align-items: center;
