@@ -114,7 +114,7 @@ test('another kit takes the splits that are there, after a report', async () => 
   await page.getByRole('button', { name: 'Swap the kit…' }).click()
   const dialog = page.getByRole('dialog', { name: 'Swap the kit' })
   await dialog.getByLabel('Another kit').selectOption('tidewater-kit-deep')
-  await dialog.getByText('Overheads').waitFor()
+  await dialog.getByRole('rowheader', { name: 'Overheads' }).waitFor()
   await dialog.getByRole('button', { name: 'Swap', exact: true }).click()
   await piece('Overheads').waitFor()
   const now = await splits()

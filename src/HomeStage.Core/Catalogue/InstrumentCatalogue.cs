@@ -66,7 +66,7 @@ public static class InstrumentCatalogue
             new("release-ms", "Release", Unit.Milliseconds, 10, 4000, 10, 250),
         ]) { Role = "effect", CalibrationDb = 4.8, SharePercent = 1, CalibrationNotes = [60], CalibrationQuarters = 8 },
         new(Flotsam, "Flotsam", "plays sounds of your own", [], StandInKits.Flotsam) { Role = "percussion", CalibrationDb = 9.8, SharePercent = 0.3, CalibrationQuarters = 0.5 },
-        new(OwnMachine, "Own machine", "pieces and jacks as you name them", [], StandInKits.Own)
+        new(OwnMachine, "Own machine", "pieces and jacks of your own", [], StandInKits.Own)
         { Role = "percussion", CalibrationDb = 4.4, SharePercent = 0.4, CalibrationQuarters = 0.5, HasJacksOfItsOwn = true },
         new(KeyTone, "Key tone", "a plain key tone",
         [

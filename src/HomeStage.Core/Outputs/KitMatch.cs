@@ -18,9 +18,6 @@ public static class KitMatch
     private const long OfNames = 40_000_000_000_000;
     private const long OfRoles = 8_000_000_000_000_000;
 
-    // What the reader says of most things that are struck; it tells two of them not apart.
-    private static readonly string[] Vague = [RoleNames.Unknown, "percussion", "drum-bus"];
-
     /// <returns>By line of the new kit the old line, and what they share; null for none.</returns>
     public static (KitLine Line, SwapReason Reason)?[] Of(IReadOnlyList<KitLine> old, IReadOnlyList<KitLine> next)
     {
@@ -56,7 +53,5 @@ public static class KitMatch
     internal static bool IsNear(string one, string other) => FamilyTree.Lowest([one, other]).Count is >= 2 and var shared
         && shared == Math.Min(FamilyTree.Parts(one).Count, FamilyTree.Parts(other).Count);
 
-    /// <summary>What the names say, where they say something particular.</summary>
-    private static string?[] RolesOf(IReadOnlyList<KitLine> lines) =>
-        [.. lines.Select(l => RoleReader.Read(l.Name).Role).Select(r => Vague.Contains(r) ? null : r)];
+    private static string?[] RolesOf(IReadOnlyList<KitLine> lines) => [.. lines.Select(l => RoleReader.ParticularOf(l.Name))];
 }

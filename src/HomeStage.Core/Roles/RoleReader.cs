@@ -12,6 +12,12 @@ public static class RoleReader
     private const double Likely = 0.7;
     private const double Faint = 0.4;
 
+    // What is said of most things that are struck; it tells two of them not apart.
+    private static readonly string[] Vague = [RoleNames.Unknown, "percussion", "drum-bus"];
+
+    /// <returns>The role of a name that says something particular; null for one that could be anything among drums.</returns>
+    public static string? ParticularOf(string name) => Read(name).Role is var role && Vague.Contains(role) ? null : role;
+
     public static RoleGuess Read(string name)
     {
         var words = Joined(NameWords.Of(name));

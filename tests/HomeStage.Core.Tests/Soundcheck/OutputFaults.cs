@@ -33,6 +33,11 @@ internal static class OutputFaults
             ("split-not-monitored", [sound.With(new SetSource(new("kick"), new OutputSource(Player, 2, Monitored: false)))]),
             ("heard-twice", [Laid(sound, k => k.At("Snare", m => m with { AlsoOnFirst = true }))]),
             ("pinned-apart", [sound.With(new SetPiecePlace(Player, "Rim", PieceStay.Alone, 1)), Laid(sound, k => Moved(k, "Shaker", 2).At("Shaker", m => m with { Stay = PieceStay.Alone }))]),
+            ("called-otherwise",
+            [
+                sound.With(new PutKitOutput(Player, new("Clap", ChannelFormat.Stereo), 2)),
+                Laid(sound, k => Moved(Moved(Moved(k, "Kick", 3), "Snare", 2), "Rim", 2)),
+            ]),
             ("empty-split", [Laid(sound, k => Moved(k, "Kick", 1))]),
             ("output-names", [sound.With(new RenameChannel(new("kick"), "Kick drum"))]),
             ("output-numbering",

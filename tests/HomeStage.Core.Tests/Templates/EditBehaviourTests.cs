@@ -3,6 +3,7 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -95,6 +96,83 @@ public class EditBehaviourTests
             Assert.NotEqual(before, applied.Template);
             Assert.Equal(before, before.With(change, applied.Inverse));
         }
+    }
+
+    [Fact]
+    public void MoveChannel_BeforeItself_OrBeforeNobody_SaysWhich()
+    {
+        Assert.Equal(new Refusal.WrongPlace("Tone organ", "cannot stand before itself"), Stage.RefusalOf(new MoveChannel(new("organ"), new("keys"), new("organ"))));
+        Assert.Equal(new Refusal.UnknownChannel(new("ghost")), Stage.RefusalOf(new MoveChannel(new("organ"), new("keys"), new("ghost"))));
+    }
+
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(3)]
+    public void MoveInsert_BeyondTheStrip_SaysWhereItEnds(int place)
+    {
+        Assert.Equal(new Refusal.OutOfRange("The place in the strip of Bus keys", place, 0, 2, ""), Stage.RefusalOf(new MoveInsert(new("keys"), new("comp"), place)));
+        Assert.Equal(["eq", "limit", "comp"], Stage.With(new MoveInsert(new("keys"), new("comp"), 2)).Channels[new ChannelId("keys")].Inserts.Select(i => i.Id.Value));
+    }
+
+    [Theory]
+    [InlineData(-1, false)]
+    [InlineData(0, true)]
+    [InlineData(9999, true)]
+    [InlineData(10000, false)]
+    public void NameChannels_CountsFromZeroTo9999(int from, bool isTaken)
+    {
+        var edit = new NameChannels([new("organ")], "Part #", from);
+
+        if (isTaken)
+            Assert.Equal($"Part {from}", Stage.With(edit).Channels[new ChannelId("organ")].Name);
+        else
+            Assert.Equal(new Refusal.OutOfRange("The first number", from, 0, 9999, ""), Stage.RefusalOf(edit));
+    }
+
+    [Fact]
+    public void PutStarter_OfAKnownName_IsUndoneToWhatWasThere()
+    {
+        MediaRef Sound(char digit) => new(new(digit, 64), "Loop", 48000, 2, 96000);
+        var voice = Stage.With(new AddChannel(new() { Id = new("voice"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus }),
+            new PutStarter(new("voice"), new("One", Sound('a'), false, new(0), [])), new PutStarter(new("voice"), new("Two", Sound('b'), false, new(-3), [])));
+
+        var changed = (BatchResult.Applied)Batch.Apply(voice, [new PutStarter(new("voice"), new("Two", Sound('c'), true, new(-6), []))]);
+
+        Assert.Equal([("One", 'a'), ("Two", 'c')], changed.Template.Channels[new ChannelId("voice")].Starters.Select(s => (s.Name, s.Sound.Content[0])));
+        Assert.Equal(voice, ((BatchResult.Applied)Batch.Apply(changed.Template, changed.Inverse)).Template);
+    }
+
+    [Theory]
+    [InlineData(0, null, 0)]
+    [InlineData(129, null, 129)]
+    [InlineData(1, 129, 129)]
+    [InlineData(128, 0, 0)]
+    public void SetSource_OfAnInputThatIsNot_NamesTheOneThatIsWrong(int first, int? second, int wrong)
+    {
+        var voice = Stage.With(new AddChannel(new() { Id = new("voice"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus }));
+
+        Assert.Equal(new Refusal.OutOfRange("The input of Voice", wrong, 1, InputSource.Last, ""), voice.RefusalOf(new SetSource(new("voice"), new InputSource(first, second))));
+        Assert.Equal(new Refusal.Doubled("input on Voice", "4"), voice.RefusalOf(new SetSource(new("voice"), new InputSource(4, 4))));
+    }
+
+    [Fact]
+    public void SetSource_OfAKitWhereNoneIs_AndNoneWhereOneIs_SaysWhich()
+    {
+        Assert.Equal(new Refusal.WrongPlace("Undertow", "plays no kit"), Stage.RefusalOf(new SetSource(new("set"), new InstrumentSource(InstrumentCatalogue.Undertow, Set))));
+        Assert.Equal(new Refusal.WrongPlace("Tidewater Kit", "needs a kit of pieces and outputs"), Stage.RefusalOf(new SetSource(new("set"), new InstrumentSource(InstrumentCatalogue.Tidewater))));
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(3)]
+    public void SetSource_OfASplit_IsHeldToTheOutputsThatThereAre(int output)
+    {
+        var split = Stage.With(new AddChannel(new() { Id = new("split"), Name = "Split", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new("set"), 2) }));
+
+        Assert.Equal(new Refusal.OutOfRange("The output of Set that Split takes", output, 1, 2, ""), split.RefusalOf(new SetSource(new("split"), new OutputSource(new("set"), output))));
+        Assert.IsType<Refusal.WrongPlace>(split.RefusalOf(new SetSource(new("split"), new OutputSource(new("set"), 1))));
+        Assert.IsType<Refusal.WrongPlace>(split.RefusalOf(new SetSource(new("split"), new OutputSource(new("organ"), 2))));
+        Assert.IsType<Refusal.UnknownChannel>(split.RefusalOf(new SetSource(new("split"), new OutputSource(new("ghost"), 2))));
     }
 
     [Fact]

@@ -53,7 +53,11 @@ public class RuleBoundsTests
 
         Assert.Null(TemplateRules.Check(with(lowest)));
         Assert.Null(TemplateRules.Check(with(highest)));
-        Assert.NotNull(TemplateRules.Check(with(highest + (double.IsNaN(step) ? 1 : step))));
+        var refused = TemplateRules.Check(with(highest + (double.IsNaN(step) ? 1 : step)));
+        Assert.NotNull(refused);
+        // What is said of a range is the range; a level's foot is −∞.
+        if (refused is Refusal.OutOfRange said)
+            Assert.Equal((lowest is -144 or 4 ? said.Min : lowest, highest), (said.Min, said.Max));
         // Where nothing is below the lowest there is nothing to refuse.
         if (lowest is not (0 or -144 or 4) || name is "pad" or "note of a pad" or "controller" or "hue")
             Assert.NotNull(TemplateRules.Check(with(lowest - step)));
@@ -68,7 +72,7 @@ public class RuleBoundsTests
     [InlineData(22050, false)]
     [InlineData(192000, false)]
     public void Check_OfASampleRate_TakesTheFourOfTheTrade(int rateHz, bool isTaken) =>
-        Assert.Equal(isTaken, TemplateRules.Check(Stage with { SampleRateHz = rateHz }) is null);
+        Assert.Equal(isTaken ? null : new Refusal.OutOfRange("The sample rate", rateHz, 44100, 96000, "Hz"), TemplateRules.Check(Stage with { SampleRateHz = rateHz }));
 
     [Theory]
     [InlineData(1, true)]
@@ -80,7 +84,7 @@ public class RuleBoundsTests
     [InlineData(64, false)]
     [InlineData(0, false)]
     public void Check_OfAMetersUnit_TakesHalvingsOfAWhole(int unit, bool isTaken) =>
-        Assert.Equal(isTaken, TemplateRules.Check(Stage with { Timeline = Stage.Timeline with { Meter = new(3, unit) } }) is null);
+        Assert.Equal(isTaken ? null : new Refusal.OutOfRange("The note value of a meter", unit, 1, 32, ""), TemplateRules.Check(Stage with { Timeline = Stage.Timeline with { Meter = new(3, unit) } }));
 
     /// <summary>Every control of every processor, as the catalogue gives its range.</summary>
     [Fact]

@@ -19,12 +19,12 @@ public sealed class DefaultName : ISoundcheckRule
     public IEnumerable<Finding> Look(Template template, string act)
     {
         var taken = template.Channels.Select(c => c.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        foreach (var channel in template.Channels.Where(IsDefault))
+        foreach (var channel in template.Channels.Where(c => IsDefault(c.Name)))
             yield return new(Id, Severity.Hint, [channel.Id], $"“{channel.Name}” says nothing of what is on it.", Mends(template, channel, taken));
     }
 
-    private static bool IsDefault(Channel channel) =>
-        channel.Name.Split(' ', StringSplitOptions.RemoveEmptyEntries) is { Length: > 0 } words
+    private static bool IsDefault(string name) =>
+        name.Split(' ', StringSplitOptions.RemoveEmptyEntries) is { Length: > 0 } words
         && words.All(w => Kinds.Contains(w) || w.All(char.IsDigit));
 
     private static Sequence<Mend> Mends(Template template, Channel channel, HashSet<string> taken)
@@ -35,6 +35,6 @@ public sealed class DefaultName : ISoundcheckRule
             OutputSource split when template.Channels.TryGet(split.Instrument, out var player) && player.Source is InstrumentSource { Kit: { } kit } => kit.Outputs[split.Output - 1].Name,
             _ => null,
         };
-        return better is null || taken.Contains(better) ? [] : [new($"Call it {better}", [new RenameChannel(channel.Id, better)])];
+        return better is null || IsDefault(better) || taken.Contains(better) ? [] : [new($"Call it {better}", [new RenameChannel(channel.Id, better)])];
     }
 }

@@ -116,7 +116,7 @@ function chooseMade() {
         </select></label
       >
       <button v-if="kind === 'instrument'" type="button" class="plain" @click="toOwnMachine">
-        A machine of your own: name its pieces and jacks…
+        A machine of your own…
       </button>
       <div v-if="kind === 'split'" class="pair">
         <label

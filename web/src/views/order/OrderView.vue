@@ -13,11 +13,13 @@ import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { useNews } from '@/state/useNews'
+import LineCheckDialog from '@/views/outputs/LineCheckDialog.vue'
 
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
 const listening = useListening()
 const adding = ref(false)
+const checking = ref(false)
 const explaining = ref(false)
 const search = ref('')
 const filter = ref<Filter>('')
@@ -47,6 +49,7 @@ useKeymap(orderShortcuts, {
         v-model:filter="filter"
         v-model:everything="everything"
         @add="adding = true"
+        @check="checking = true"
         @explain="explaining = true"
       />
       <p v-if="document.refusal && !document.refusal.channel" class="trouble" role="alert">
@@ -62,6 +65,7 @@ useKeymap(orderShortcuts, {
     <SidePanel v-if="document.head?.id === id" />
   </main>
   <AddChannelDialog v-model:open="adding" />
+  <LineCheckDialog v-model:open="checking" />
   <ShortcutsDialog v-model:open="explaining" place="the running order" :shortcuts="orderHelp" />
 </template>
 

@@ -8,7 +8,7 @@ import { useFindings } from '@/state/findings'
 const search = defineModel<string>('search', { required: true })
 const filter = defineModel<Filter>('filter', { required: true })
 const everything = defineModel<boolean>('everything', { required: true })
-defineEmits<{ add: []; explain: [] }>()
+defineEmits<{ add: []; check: []; explain: [] }>()
 const document = useDocument()
 const findings = useFindings()
 
@@ -31,6 +31,14 @@ const states = computed(() => {
       </optgroup>
     </select>
     <button type="button" class="plain add" @click="$emit('add')"><Icon name="plus" :size="14" /> Add a channel</button>
+    <button
+      type="button"
+      class="plain bare"
+      title="Fires every piece, instrument and input alone and says where it arrives"
+      @click="$emit('check')"
+    >
+      Line check
+    </button>
     <button type="button" class="plain bare" title="Shortcuts" aria-label="Shortcuts" @click="$emit('explain')">
       ?
     </button>

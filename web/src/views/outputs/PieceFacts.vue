@@ -5,12 +5,13 @@ import { voiceName, voices } from './voices'
 import { usePieceEdits } from './usePieceEdits'
 import type { Kit, LineRow, Part } from '@/api/types'
 import { numberText } from '@/parts/decibels'
+import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
 /** One piece: what plays it, where it stands, what it shall do, and where it arrived when it was fired. */
 const props = defineProps<{ channel: string; piece: Part; kit: Kit; row?: LineRow; second: boolean }>()
-const emit = defineEmits<{ show: [channel: string]; renamed: [] }>()
+defineEmits<{ show: [channel: string] }>()
 const document = useDocument()
 const edits = usePieceEdits(props)
 
@@ -22,10 +23,8 @@ function text(event: Event) {
   return (event.target as HTMLInputElement).value.trim()
 }
 
-async function rename(event: Event) {
-  const name = text(event)
+async function rename(name: string) {
   if (name && name !== (edits.piece.value?.name ?? props.piece.name)) await edits.rename(name)
-  emit('renamed')
 }
 </script>
 
@@ -35,13 +34,7 @@ async function rename(event: Event) {
     <dl class="facts" @keydown.stop>
       <dt><label for="piece-name">Name</label></dt>
       <dd>
-        <input
-          id="piece-name"
-          class="field"
-          maxlength="80"
-          :value="edits.piece.value?.name ?? piece.name"
-          @change="rename"
-        />
+        <TextField id="piece-name" maxlength="80" :value="edits.piece.value?.name ?? piece.name" @change="rename" />
       </dd>
       <template v-if="edits.piece.value">
         <dt>Note</dt>
@@ -69,14 +62,13 @@ async function rename(event: Event) {
       </template>
       <dt><label for="piece-family">Family</label></dt>
       <dd>
-        <input
+        <TextField
           id="piece-family"
-          class="field"
           maxlength="80"
           list="piece-families"
           :value="edits.piece.value?.family ?? piece.family"
           title="From the general to the particular, parted by slashes: drums/toms"
-          @change="edits.putFamily(text($event))"
+          @change="edits.putFamily"
         />
         <datalist id="piece-families">
           <option v-for="family in families" :key="family" :value="family" />

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { spoken } from './familyInk'
 import { usePieceEdits } from './usePieceEdits'
 import type { Kit, Part } from '@/api/types'
+import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
@@ -52,12 +53,11 @@ function value(event: Event) {
   <template v-if="(edits.piece.value?.microphones.length ?? 0) > 1">
     <dt><label for="piece-microphone">Microphone</label></dt>
     <dd>
-      <input
+      <TextField
         id="piece-microphone"
-        class="field"
         maxlength="40"
         :value="microphone.name"
-        @change="value($event).trim() && edits.putMicrophone({ name: value($event).trim() })"
+        @change="$event && edits.putMicrophone({ name: $event })"
       />
     </dd>
   </template>

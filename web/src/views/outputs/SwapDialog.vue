@@ -22,26 +22,40 @@ const now = computed(() => {
   return source?.type === 'instrument' ? source : undefined
 })
 const kits = computed(() => catalogue.known.instruments.filter((i) => i.kit && i.id !== now.value?.instrument))
-const stays = computed(
-  () => swap.value?.pieces.filter((p) => ['role', 'family', 'near-family', 'said'].includes(p.reason)) ?? [],
-)
+const old = computed(() => {
+  const kit = now.value?.kit
+  const close = (kit?.pieces ?? []).flatMap((piece) =>
+    piece.microphones.map((m) => (m.name ? `${piece.name} ${m.name}` : piece.name)),
+  )
+  return [...close, ...(kit?.far ?? []).map((far) => far.microphone.name)]
+})
 const joins = computed(() => swap.value?.pieces.filter((p) => p.reason === 'joins') ?? [])
+/** What the person put in place of what, by the new name; null for nothing. */
+const said = ref<Record<string, string | null>>({})
 const fresh = computed(() => swap.value?.pieces.filter((p) => p.reason === 'new' || p.reason === 'first') ?? [])
 const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 const list = (names: string[]) => names.join(', ') || 'none'
 
 watch(open, (is) => is && (instrument.value = kits.value[0]?.id ?? ''))
-watch([open, instrument], async ([isOpen, wanted]) => {
-  swap.value = trouble.value = undefined
+watch(instrument, () => (said.value = {}))
+watch([open, instrument, said], async ([isOpen, wanted, choices]) => {
+  trouble.value = undefined
   if (!isOpen || !wanted || !document.head) return
   try {
-    const answer = await swapOf(document.head.id, props.channel, wanted)
+    const answer = await swapOf(document.head.id, props.channel, wanted, choices)
     // An answer about a kit that was chosen before comes too late.
-    if (open.value && instrument.value === wanted) swap.value = answer
+    if (open.value && instrument.value === wanted && said.value === choices) swap.value = answer
   } catch (error) {
+    swap.value = undefined
     trouble.value = sentenceOf(error)
   }
 })
+
+/** One strip carries one piece: who stood in for the same before is paired anew. */
+function put(name: string, inPlaceOf: string) {
+  const others = Object.entries(said.value).filter(([, was]) => was === null || was !== inPlaceOf)
+  said.value = { ...Object.fromEntries(others), [name]: inPlaceOf || null }
+}
 
 async function apply() {
   if (swap.value && (await document.edit(swap.value.edits, props.channel))) open.value = false
@@ -58,19 +72,71 @@ async function apply() {
           <option v-for="kit in kits" :key="kit.id" :value="kit.id">{{ kit.name }}, {{ kit.about }}</option>
         </select>
       </label>
+      <div v-if="swap" class="pairs" tabindex="0" role="region" aria-label="What stands in for what">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">New</th>
+              <th scope="col">takes the strip of</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="piece in swap.pieces" :key="piece.name">
+              <th scope="row">{{ piece.name }}</th>
+              <td>
+                <select
+                  class="field"
+                  :aria-label="`${piece.name} takes the strip of`"
+                  :value="piece.reason === 'joins' ? '' : (piece.inPlaceOf ?? '')"
+                  @change="put(piece.name, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option value="">
+                    {{
+                      piece.reason === 'joins'
+                        ? `none: joins ${piece.inPlaceOf}`
+                        : piece.reason === 'first'
+                          ? 'none: goes with the rest'
+                          : 'none: gets one of its own'
+                    }}
+                  </option>
+                  <option v-for="name in old" :key="name" :value="name">{{ name }}</option>
+                </select>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <dl v-if="swap">
-        <dt>Stay</dt>
-        <dd>{{ list(stays.map((p) => p.name)) }}</dd>
-        <dt>Join others</dt>
-        <dd>{{ list(joins.map((p) => `${p.name} with ${p.inPlaceOf?.toLowerCase()}`)) }}</dd>
+        <template v-if="joins.length">
+          <dt>Join others</dt>
+          <dd>{{ list(joins.map((p) => `${p.name} with ${p.inPlaceOf}`)) }}</dd>
+        </template>
         <dt>New</dt>
         <dd>{{ list(fresh.map((p) => (p.reason === 'first' ? `${p.name} with the rest` : p.name))) }}</dd>
         <dt>Left empty</dt>
         <dd>{{ list(swap.empty.map(nameOf)) }}</dd>
         <dt>Gone</dt>
         <dd>{{ list(swap.gone) }}</dd>
+        <template v-if="swap.widened.length">
+          <dt>Made stereo</dt>
+          <dd>{{ list(swap.widened) }}</dd>
+        </template>
+        <template v-if="swap.narrowed.length">
+          <dt>Folded</dt>
+          <dd>{{ list(swap.narrowed) }}: stereo, but no jack is left for a second side</dd>
+        </template>
+        <template v-if="swap.shares.length">
+          <dt>Share</dt>
+          <dd>
+            This kit has fewer jacks, so the splits are planned anew:
+            {{ swap.shares.map((names) => names.join(' + ')).join('; ') }}
+          </dd>
+        </template>
       </dl>
-      <p v-if="swap" class="quiet">Every split keeps its strip, its level, its sends and its output.</p>
+      <p v-if="swap && !swap.shares.length" class="quiet">
+        Every split keeps its strip, its level, its sends and its output; one that nobody has renamed is called after
+        what it carries.
+      </p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <DialogEnds leave="Leave it" keep="Swap" :disabled="!swap" @leave="open = false" />
     </form>
@@ -81,6 +147,32 @@ async function apply() {
 .swap {
   display: grid;
   gap: 12px;
+}
+
+.pairs {
+  max-height: 260px;
+  overflow: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  font-weight: 400;
+  text-align: left;
+  white-space: nowrap;
+  padding: 2px 14px 2px 0;
+}
+
+thead th {
+  color: var(--text-2);
+}
+
+td .field {
+  width: 100%;
+  padding: 2px 8px;
 }
 
 label {

@@ -8,8 +8,10 @@ export function outputsOf(id: string, channel: string, act: string) {
 }
 
 /** Another kit on the splits that are there, as edits and what they come to. */
-export function swapOf(id: string, channel: string, instrument: string) {
-  const ask = { params: { path: { id } }, body: { channel, instrument } }
+export function swapOf(id: string, channel: string, instrument: string, inPlaceOf: Record<string, string | null>) {
+  // Null says that a piece stands in for none; the description of the API cannot say that of a map.
+  const chosen = inPlaceOf as Record<string, string>
+  const ask = { params: { path: { id } }, body: { channel, instrument, inPlaceOf: chosen } }
   return asked(api.POST('/api/documents/{id}/kit-swaps', ask)) as Promise<KitSwap>
 }
 
