@@ -16,9 +16,9 @@ namespace HomeStage.Core.Outputs;
 /// <param name="Gone">Names of old lines that nothing stands in for.</param>
 /// <param name="Widened">Names of splits that become stereo, because what they carry is.</param>
 /// <param name="Narrowed">Names of stereo lines that a mono output folds, because no jack is left.</param>
-/// <param name="Shares">Where the new kit has fewer jacks than are needed: the lines that share an output then, by output.</param>
+/// <param name="Replanned">What the plan changes besides where the new kit has fewer jacks than are needed; null where it has enough.</param>
 public sealed record KitSwap(
-    Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces, Sequence<ChannelId> Empty, Sequence<string> Gone, Sequence<string> Widened, Sequence<string> Narrowed, Sequence<Sequence<string>> Shares)
+    Sequence<Edit> Edits, Sequence<SwappedPiece> Pieces, Sequence<ChannelId> Empty, Sequence<string> Gone, Sequence<string> Widened, Sequence<string> Narrowed, Replanning? Replanned)
 {
     /// <param name="player">An instrument channel with a kit.</param>
     /// <param name="instrument">Id in the catalogue of what plays the new kit.</param>
@@ -53,22 +53,24 @@ public sealed record KitSwap(
             Do(new SetOutputs(player, laid, taken));
         foreach (var split in NewSplits(template, player, laid, pieces, splitOutputs))
             Do(split);
-        var shares = Sequence<Sequence<string>>.Empty;
+        Replanning? replanned = null;
         if (laid.Outputs.Sum(o => o.Width) > jacks.Total)
         {
             var plan = Finest(laid, jacks);
-            shares = plan.Groups.Where(g => g.Pieces.Count > 1).Select(g => g.Pieces.Select(i => lines[i].Name).ToSequence()).ToSequence();
             foreach (var edit in SplitBatch.Of(after, player, plan, jacks))
                 Do(edit);
+            replanned = new(
+                plan.Groups.Where(g => g.Pieces.Count > 1).Select(g => g.Pieces.Select(i => lines[i].Name).ToSequence()).ToSequence(),
+                splits.Where(s => !after.Channels.Contains(s.Id)).Select(s => s.Name).ToSequence());
         }
 
         return new(
             batch.ToSequence(), pieces.ToSequence(),
-            splits.Where(s => pieces.TrueForAll(p => p.Output != NumberOf(s))).Select(s => s.Id).ToSequence(),
+            splits.Where(s => after.Channels.Contains(s.Id) && pieces.TrueForAll(p => p.Output != NumberOf(s))).Select(s => s.Id).ToSequence(),
             oldLines.Where(o => pieces.TrueForAll(p => p.InPlaceOf != o.Name || p.Reason == SwapReason.Joins)).Select(o => o.Name).ToSequence(),
             splits.Where(s => wide.Contains(NumberOf(s))).Select(s => s.Name).ToSequence(),
             lines.Where(l => l.Microphone.Format == ChannelFormat.Stereo && pieces[l.Index].Output != 1 && outputs[pieces[l.Index].Output - 1].Format == ChannelFormat.Mono).Select(l => l.Name).ToSequence(),
-            shares);
+            replanned);
     }
 
     private static int NumberOf(Channel split) => ((OutputSource)split.Source!).Output;
@@ -172,6 +174,11 @@ public sealed record KitSwap(
         }
     }
 }
+
+/// <summary>What comes of too few jacks.</summary>
+/// <param name="Shares">The lines that share an output, by output.</param>
+/// <param name="Removed">Names of splits that there is no output for any more.</param>
+public sealed record Replanning(Sequence<Sequence<string>> Shares, Sequence<string> Removed);
 
 /// <summary>A line of the new kit, where it leaves, and why there.</summary>
 /// <param name="InPlaceOf">The old line whose output it takes; null for none.</param>

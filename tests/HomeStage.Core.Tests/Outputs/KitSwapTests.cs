@@ -25,8 +25,9 @@ public sealed class KitSwapTests
         Assert.Equal(JacksOf(swap.Next), JacksOf(kit));
         // Nothing falls silent: what is not on the first output has a split.
         Assert.All(kit.Lines, l => Assert.True(l.Output == 1 || after.Channels.Any(c => c.Source is OutputSource s && s.Output == l.Output)));
-        var plans = JacksUpTo(template) > JacksOf(swap.Next) || swapped.Shares.Count > 0;
-        if (plans)
+        Assert.Equal(template.Channels.Where(c => !after.Channels.Contains(c.Id) && c.Kind == ChannelKind.Split).Select(c => c.Name), swapped.Replanned?.Removed ?? []);
+        Assert.True(swapped.Replanned is not null || JacksUpTo(template, swap.Next.Outputs[0]) <= JacksOf(swap.Next));
+        if (swapped.Replanned is not null)
             return;
         foreach (var channel in template.Channels.Where(c => c.Id != Player))
             Assert.Equal(Strip(channel), Strip(after.Channels[channel.Id]));
@@ -115,10 +116,11 @@ public sealed class KitSwapTests
         return used.With([.. SplitBatch.Of(used, Player, plans[stage.Choices[1] % plans.Count])]);
     }
 
-    private static int JacksUpTo(Template template)
+    /// <param name="first">The first output is as wide as the new instrument has it.</param>
+    private static int JacksUpTo(Template template, KitOutput first)
     {
         var last = template.Channels.Select(c => c.Source).OfType<OutputSource>().Select(s => s.Output).DefaultIfEmpty(1).Max();
-        return KitOf(template).Outputs.Take(last).Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2);
+        return KitOf(template).Outputs.Take(last).Select((o, i) => i == 0 ? first : o).Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2);
     }
 
     private static int JacksOf(Kit kit) => kit.Outputs.Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2);

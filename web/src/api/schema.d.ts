@@ -3037,7 +3037,7 @@ export interface components {
             gone: string[];
             widened: string[];
             narrowed: string[];
-            shares: string[][];
+            replanned: null | components["schemas"]["Replanning"];
         };
         Lever: {
             id: string;
@@ -3552,6 +3552,10 @@ export interface components {
             removedUtc: string;
             /** Format: date-time */
             endsUtc: string;
+        };
+        Replanning: {
+            shares: string[][];
+            removed: string[];
         };
         ReturnRequest: {
             /** Format: int32 */

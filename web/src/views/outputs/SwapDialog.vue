@@ -125,15 +125,20 @@ async function apply() {
           <dt>Folded</dt>
           <dd>{{ list(swap.narrowed) }}: stereo, but no jack is left for a second side</dd>
         </template>
-        <template v-if="swap.shares.length">
-          <dt>Share</dt>
+        <template v-if="swap.replanned">
+          <dt>Planned anew</dt>
           <dd>
-            This kit has fewer jacks, so the splits are planned anew:
-            {{ swap.shares.map((names) => names.join(' + ')).join('; ') }}
+            This kit has fewer jacks.
+            <template v-if="swap.replanned.shares.length">
+              These share: {{ swap.replanned.shares.map((names) => names.join(' + ')).join('; ') }}.
+            </template>
+            <template v-if="swap.replanned.removed.length">
+              These splits go: {{ list(swap.replanned.removed) }}.
+            </template>
           </dd>
         </template>
       </dl>
-      <p v-if="swap && !swap.shares.length" class="quiet">
+      <p v-if="swap && !swap.replanned" class="quiet">
         Every split keeps its strip, its level, its sends and its output; one that nobody has renamed is called after
         what it carries.
       </p>
