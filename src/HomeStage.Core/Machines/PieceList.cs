@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Roles;
 
@@ -8,7 +7,7 @@ namespace HomeStage.Core.Machines;
 /// <summary>A kit as somebody types it: "Kick in/out, Snare top/bottom, Tom 1–3, Loop stereo, Overheads".</summary>
 /// <remarks>Items stand between commas, semicolons or line ends. A range at the end counts up, words between slashes are microphones at one
 /// piece, or, for left and right, two sides of one. What follows an equals sign is the note. Overheads and rooms hear everything.</remarks>
-public static partial class PieceList
+public static class PieceList
 {
     public const int LongestText = 10_000;
 
@@ -92,26 +91,31 @@ public static partial class PieceList
     /// <summary>"Tom 1–3" and "Tom x3" are three.</summary>
     private static List<string> Counted(string name)
     {
-        if (Range().Match(name) is { Success: true } range)
-        {
-            var (from, to) = (int.Parse(range.Groups["from"].Value, CultureInfo.InvariantCulture), int.Parse(range.Groups["to"].Value, CultureInfo.InvariantCulture));
-            return to >= from && to - from < KitRules.MostPieces ? [.. Enumerable.Range(from, to - from + 1).Select(n => $"{range.Groups["name"].Value} {n}")] : [];
-        }
-
-        if (Times().Match(name) is { Success: true } times && int.Parse(times.Groups["count"].Value, CultureInfo.InvariantCulture) is >= 1 and <= KitRules.MostPieces and var count)
-            return [.. Enumerable.Range(1, count).Select(n => $"{times.Groups["name"].Value} {n}")];
-        return [name];
+        if (RangeOf(name) is { } range)
+            return range.To >= range.From && range.To - range.From < KitRules.MostPieces ? [.. Enumerable.Range(range.From, range.To - range.From + 1).Select(n => $"{range.Name} {n}")] : [];
+        var last = name.LastIndexOf(' ');
+        return last > 0 && name[last + 1] is 'x' or 'X' or '×' && NumberOf(name[(last + 2)..]) is >= 1 and <= KitRules.MostPieces and var count
+            ? [.. Enumerable.Range(1, count).Select(n => $"{name[..last].TrimEnd()} {n}")]
+            : [name];
     }
+
+    private static (string Name, int From, int To)? RangeOf(string name)
+    {
+        var dash = name.LastIndexOfAny(['-', '–', '—']);
+        if (dash < 0)
+            return null;
+        var before = name[..dash].TrimEnd();
+        var gap = before.LastIndexOf(' ');
+        return gap > 0 && NumberOf(before[(gap + 1)..]) is { } from && NumberOf(name[(dash + 1)..].TrimStart()) is { } to ? (before[..gap].TrimEnd(), from, to) : null;
+    }
+
+    /// <returns>Null where it is not one to three digits.</returns>
+    private static int? NumberOf(string text) =>
+        text.Length is >= 1 and <= 3 && text.All(char.IsAsciiDigit) ? int.Parse(text, CultureInfo.InvariantCulture) : null;
 
     private static bool Take(List<string> words, string word) => words.Count > 1 && words.RemoveAll(w => w.Trim('(', ')').Equals(word, StringComparison.OrdinalIgnoreCase)) > 0;
 
     private static bool IsSide(string word) => word.ToLowerInvariant() is "l" or "r" or "left" or "right";
 
     private sealed record ReadItem(List<string> Names, ChannelFormat Format, Sequence<string> Microphones, int? Note, bool Sided, bool SaysMono);
-
-    [GeneratedRegex(@"^(?<name>.*\S)\s+(?<from>[0-9]{1,3})\s?[-–—]\s?(?<to>[0-9]{1,3})$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 1000)]
-    private static partial Regex Range();
-
-    [GeneratedRegex(@"^(?<name>.*\S)\s+[x×](?<count>[0-9]{1,3})$", RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 1000)]
-    private static partial Regex Times();
 }
