@@ -118,12 +118,13 @@ internal static class OutputsApi
     private static OutputLine[] LinesOf(Template template, ChannelId channel, Template before)
     {
         var kit = ((InstrumentSource)template.Channels[channel].Source!).Kit!;
+        var lines = kit.Lines;
         ChannelId? At(int number) => number == 1 ? channel : template.Channels.FirstOrDefault(c => c.Source is OutputSource s && s.Instrument == channel && s.Output == number)?.Id;
         return [.. from number in Enumerable.Range(1, kit.Outputs.Count)
                    let at = At(number)
                    let output = kit.Outputs[number - 1]
                    select new OutputLine(
-                       number, output.Name, kit.JackLabel(number), output.Format, [.. kit.Lines.Where(l => l.Output == number).Select(l => l.Index)],
+                       number, output.Name, kit.JackLabel(number), output.Format, [.. lines.Where(l => l.Output == number).Select(l => l.Index)],
                        at, at is { } there && !before.Channels.Contains(there))];
     }
 
