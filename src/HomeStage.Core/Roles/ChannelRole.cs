@@ -18,6 +18,8 @@ public static class ChannelRole
             ChannelKind.Main => "main",
             ChannelKind.Trigger => "trigger",
             ChannelKind.Bus => BusOf(read),
+            // A room that is fed by sends is an effect.
+            ChannelKind.Return when read.Role == "room" => "reverb",
             _ when read.Role != RoleNames.Unknown => null,
             ChannelKind.Return => "return-bus",
             ChannelKind.Split => "percussion",

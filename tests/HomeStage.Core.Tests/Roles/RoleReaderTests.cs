@@ -21,6 +21,36 @@ public class RoleReaderTests
         Assert.True(share >= 0.95, $"{share:P1} of {names.Count}: {string.Join("; ", wrong)}");
     }
 
+    /// <summary>Written down later, in five lists; of the four that nothing was tuned on before they were first read, 96.5, 90, 95 and 96 percent
+    /// were right then.</summary>
+    [Fact]
+    public void Read_OfTheNamesWrittenDownLater_IsRightForAtLeast97Percent()
+    {
+        var names = Listed("names-later.tsv");
+
+        var wrong = names.Where(n => RoleReader.Read(n.Name).Role != n.Role).Select(n => $"{n.Name}: {RoleReader.Read(n.Name).Role}, not {n.Role}").ToList();
+
+        Assert.True(names.Count > 700, $"{names.Count} names");
+        Assert.True(wrong.Count <= 0.03 * names.Count, $"{wrong.Count} of {names.Count}: {string.Join("; ", wrong)}");
+    }
+
+    [Theory]
+    [InlineData("Vox Room", "reverb")]
+    [InlineData("Room Far", "room")]
+    [InlineData("Ghost Kick", "trigger")]
+    [InlineData("Ghost Snare", "snare")]
+    [InlineData("Key 2", "keys")]
+    [InlineData("Key Kick", "trigger")]
+    [InlineData("T2", "tom")]
+    [InlineData("T-shirt", "unknown")]
+    [InlineData("Clean L", "electric-guitar")]
+    [InlineData("Clean", "unknown")]
+    [InlineData("3rd Harm", "harmony-voice")]
+    [InlineData("Bass Clar", "winds")]
+    [InlineData("Conga Slap", "percussion")]
+    [InlineData("Slap Vox", "delay")]
+    public void Read_AWordWithTwoMeanings_IsDecidedByWhatStandsBeside(string name, string role) => Assert.Equal(role, RoleReader.Read(name).Role);
+
     [Fact]
     public void Read_SidesAndNumbers_AreTold()
     {
@@ -61,11 +91,13 @@ public class RoleReaderTests
     [InlineData("Bass", ChannelKind.Audio, "bass")]
     [InlineData("Whatever", ChannelKind.Trigger, "trigger")]
     [InlineData("Sum", ChannelKind.Main, "main")]
+    [InlineData("Hall", ChannelKind.Return, "reverb")]
+    [InlineData("Hall", ChannelKind.Split, "room")]
     public void Of_AChannel_MindsItsKind(string name, ChannelKind kind, string role)
     {
         Assert.Equal(role, ChannelRole.Of(new() { Id = new("x"), Name = name, Kind = kind }).Role);
     }
 
-    private static List<(string Name, string Role)> Listed() =>
-        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Roles", "names.tsv")).Select(l => l.Split('\t')).Select(p => (p[0], p[1]))];
+    private static List<(string Name, string Role)> Listed(string file = "names.tsv") =>
+        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Roles", file)).Select(l => l.Split('\t')).Select(p => (p[0], p[1]))];
 }
