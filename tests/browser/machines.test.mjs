@@ -1,7 +1,10 @@
 // Machines of one's own, each from an empty stage to a line check that is all right, in few actions.
 import assert from 'node:assert/strict'
+import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { after, before, test } from 'node:test'
-import { openStage } from './stage.mjs'
+import { openStage, waveFile } from './stage.mjs'
 
 const mostActions = 20
 let stage
@@ -103,11 +106,46 @@ test('a piece is renamed, sent to another output and given a second microphone, 
 test('what a list says that cannot be is shown beside it, and nothing is made', async () => {
   const { id, dialog } = await begin('Wrong list')
   await dialog.getByLabel('Pieces').fill('Kick, Tom 3–1, Snare = 200')
-  await dialog.getByText('Left alone: Tom 3–1, Snare = 200').waitFor()
+  await dialog.getByRole('listitem').getByText('Tom 3–1').waitFor()
+  await dialog.getByRole('listitem').getByText('Snare = 200').waitFor()
   await dialog.getByLabel('Jacks').fill('70')
   await dialog.getByText(/number of jacks/i).waitFor()
   assert.ok(await dialog.getByRole('button', { name: 'Make it' }).isDisabled())
   await dialog.getByRole('button', { name: 'Not now' }).click()
   assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, 0)
   assert.deepEqual(stage.troubles, [])
+})
+
+test('a folder of forty sounds becomes a machine: pieces, layers, sides and splits by their names', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'forty-'))
+  const names = [
+    ...['Kick low', 'Kick mid', 'Kick click', 'Snare fat', 'Snare thin', 'Snare rim', 'Clap', 'Snap', 'HH closed', 'HH open', 'HH pedal', 'Tom 1', 'Tom 2', 'Tom 3'],
+    ...['Side_v30', 'Side_v80', 'Side_v127'].map((n) => n.replace('Side', 'Snare side')),
+    ...['Crash L', 'Crash R', 'Splash', 'China', 'Ride bow', 'Ride bell', 'Shaker 1', 'Shaker 2', 'Tamb', 'Cowbell', 'Conga hi', 'Conga lo', 'Bongo'],
+    ...['Claves', 'Woodblock', 'Guiro', 'Triangle', 'Cabasa', 'Gong', 'Riser', 'Bass stab', 'Vox chop', 'qqq7'],
+  ]
+  assert.equal(names.length, 40)
+  await Promise.all(names.map((name, i) => writeFile(join(folder, `Mudflat ${name}.wav`), waveFile(900 + i, 44100))))
+  const from = stage.actions.all
+  const { id, dialog } = await begin('Forty')
+  await dialog.getByLabel('Name', { exact: true }).fill('Mudflat')
+  await dialog.getByLabel('A folder of sound files').setInputFiles(folder)
+  await dialog.getByText('40 sounds').waitFor()
+  await dialog.getByLabel('Jacks').fill('16')
+  await dialog.getByText('36 sources over').waitFor()
+  await dialog.getByText('qqq7.wav: its name does not say what it is').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await lineCheck(36)
+
+  const { kit } = (await channels(id)).find((c) => c.name === 'Mudflat').source
+  assert.deepEqual(kit.pieces.find((p) => p.name === 'Snare side').layers.map((l) => l.fromVelocity), [31, 81])
+  const crash = kit.pieces.find((p) => p.name === 'Crash')
+  assert.equal(crash.sample.lanes, 2)
+  assert.equal(crash.microphones[0].format, 'stereo')
+  // What is kept is what is used: 38 files, two of them joined, and none that waits.
+  const shelf = await stage.get('/api/media')
+  assert.equal(shelf.filter((s) => s.title.startsWith('Mudflat')).length, 38)
+  const used = stage.actions.since(from)
+  assert.ok(used <= mostActions, `${used} actions`)
+  await rm(folder, { recursive: true })
 })

@@ -10,6 +10,12 @@ public sealed record MachineWish(string Name, string List, int Jacks, bool InPai
     /// <summary>Names of the outputs, in their order; those that are not named are numbered.</summary>
     public Sequence<string> OutputNames { get; init; } = [];
 
+    /// <summary>Sounds that become pieces by their names, after those of the list.</summary>
+    public Sequence<FolderSound> Sounds { get; init; } = [];
+
+    /// <summary>Whether sounds whose names say nothing become pieces as well.</summary>
+    public bool AllSounds { get; init; }
+
     /// <summary>Whether the first output is kept for the rest.</summary>
     public bool FirstReserved { get; init; } = true;
 

@@ -8,13 +8,16 @@ public static class PieceFamilies
     // What rings among percussion, what is rubbed or shaken, what is wood, and what has a skin (common practice).
     private static readonly (string Family, string[] Words)[] OfPercussion =
     [
-        ("percussion/shakers", ["shaker", "shakers", "shk", "tamb", "tambourine", "tambo", "cabasa", "maraca", "maracas", "sand", "sandblock", "egg", "caxixi"]),
-        ("percussion/metal", ["cowbell", "triangle", "bell", "bells", "gong", "chimes", "agogo", "guica", "metal", "anvil", "tree"]),
-        ("percussion/wood", ["woodblock", "block", "blocks", "clave", "claves", "guiro", "wood", "stick", "sticks"]),
-        ("percussion/skins", ["conga", "congas", "bongo", "bongos", "timbale", "timbales", "djembe", "cajon", "tabla", "darbuka", "skin"]),
+        ("percussion/shakers", ["shaker", "shakers", "shk", "shkr", "rattle", "rainstick", "tamb", "tambourine", "tambo", "cabasa", "maraca", "maracas", "sand", "sandblock", "egg", "caxixi"]),
+        ("percussion/metal", ["cowbell", "triangle", "bell", "bells", "gong", "chimes", "agogo", "guica", "metal", "anvil", "tree", "sleigh"]),
+        ("percussion/wood", ["woodblock", "block", "blocks", "clave", "claves", "guiro", "wood", "stick", "sticks", "castanets"]),
+        ("percussion/skins", ["conga", "congas", "bongo", "bongos", "timbale", "timbales", "djembe", "cajon", "tabla", "darbuka", "skin", "cng", "udu", "surdo", "pandeiro", "bodhran", "taiko", "timpani"]),
     ];
 
-    /// <returns>A path; empty where the name says nothing that is struck.</returns>
+    // What pads play besides what is struck: a stab, a chopped voice, a riser.
+    private static readonly string[] Sounding = ["bass", "guitars", "instruments", "voices", "effects"];
+
+    /// <returns>A path; empty where the name says nothing that sounds.</returns>
     public static string Of(string name) => RoleReader.Read(name).Role switch
     {
         "kick" => "drums/kick",
@@ -26,6 +29,7 @@ public static class PieceFamilies
         "overhead" => "drums/overheads",
         "room" => "drums/rooms",
         "percussion" => Percussion(name),
+        var role when Sounding.Contains(RoleNames.FamilyOf(role)) => RoleNames.FamilyOf(role),
         _ => Percussion(name) is var family and not "percussion" ? family : "",
     };
 

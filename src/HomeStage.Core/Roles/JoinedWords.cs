@@ -16,7 +16,16 @@ internal static class JoinedWords
     // They say what they are only with a number behind them: "T2", "AG 1".
     private static readonly Dictionary<string, string> Numbered = new(StringComparer.Ordinal)
     {
-        ["t"] = "tom", ["rt"] = "tom", ["rack"] = "tom", ["ft"] = "tom", ["floor"] = "tom", ["ag"] = "agtr", ["eg"] = "egtr", ["cr"] = "crash", ["bg"] = "bv", ["g"] = "gtr",
+        ["t"] = "tom",
+        ["rt"] = "tom",
+        ["rack"] = "tom",
+        ["ft"] = "tom",
+        ["floor"] = "tom",
+        ["ag"] = "agtr",
+        ["eg"] = "egtr",
+        ["cr"] = "crash",
+        ["bg"] = "bv",
+        ["g"] = "gtr",
     };
 
     private static readonly string[] Ordinals = ["st", "nd", "rd", "th"];

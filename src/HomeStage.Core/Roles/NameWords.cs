@@ -3,7 +3,10 @@ namespace HomeStage.Core.Roles;
 /// <summary>Takes a name apart as people put it together: blanks, hyphens, camel case, and numbers that cling to words.</summary>
 public static class NameWords
 {
-    public static IReadOnlyList<string> Of(string name)
+    /// <summary>In lower case.</summary>
+    public static IReadOnlyList<string> Of(string name) => [.. AsWritten(name).Select(w => w.ToLowerInvariant())];
+
+    public static IReadOnlyList<string> AsWritten(string name)
     {
         var words = new List<string>();
         var start = 0;
@@ -12,7 +15,7 @@ public static class NameWords
             if (i < name.Length && i > start && !Breaks(name, i))
                 continue;
             if (i > start && char.IsLetterOrDigit(name[start]))
-                words.Add(name[start..i].ToLowerInvariant());
+                words.Add(name[start..i]);
             start = i;
             if (i < name.Length && !char.IsLetterOrDigit(name[i]))
                 start = i + 1;

@@ -8,8 +8,13 @@ public static class RoleReader
     // What is said of most things that are struck; it tells two of them not apart.
     private static readonly string[] Vague = [RoleNames.Unknown, "percussion", "drum-bus"];
 
+    private const double LeastSure = 0.5;
+
     /// <returns>The role of a name that says something particular; null for one that could be anything among drums.</returns>
     public static string? ParticularOf(string name) => Read(name).Role is var role && Vague.Contains(role) ? null : role;
+
+    /// <summary>Whether a person should be asked, however many other words stand beside: the name leans on one letter or on a word with many meanings.</summary>
+    internal static bool IsFaint(string name) => RoleRules.Decide(new(JoinedWords.Of(NameWords.Of(name)))).Sureness < LeastSure;
 
     public static RoleGuess Read(string name)
     {

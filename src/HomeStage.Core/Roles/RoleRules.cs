@@ -22,7 +22,8 @@ internal static class RoleRules
             return (effect, Sure);
         if (said.Has("reference"))
             return ("reference", Sure);
-        if (said.Has("click"))
+        // The click of a kick or of a rim is a part of its sound.
+        if (said.Has("click") && !said.HasAny("kick", "snare", "bass"))
             return ("count-in", Sure);
         if (Sum(said) is { } sum)
             return (sum, Sure);

@@ -3,6 +3,7 @@ using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Machines;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -23,9 +24,9 @@ internal static class MachinesApi
     public sealed record CarriedView(string JackLabel, string Name, ChannelFormat Format, IReadOnlyList<string> Carries);
 
     public static void MapMachines(this RouteGroupBuilder group) =>
-        group.MapPost("/{id}/machines", async Task<Results<Ok<MachineView>, ProblemHttpResult>> (string id, MachineWish wish, DocumentStore store, CancellationToken cancellation) =>
+        group.MapPost("/{id}/machines", async Task<Results<Ok<MachineView>, ProblemHttpResult>> (string id, MachineWish wish, DocumentStore store, SidesJoined sides, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
-            : OwnMachine.Of(document.Template, wish) switch
+            : OwnMachine.Of(document.Template, wish, sides.Of) switch
             {
                 MachineResult.Made made => TypedResults.Ok(ViewOf(document.Template, made.Machine)),
                 MachineResult.Refused refused => Problems.Refused(refused.Why),

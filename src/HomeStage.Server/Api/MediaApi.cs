@@ -18,6 +18,7 @@ internal static class MediaApi
         group.MapGet("/", async Task<Ok<IReadOnlyList<MediaRef>>> (MediaStore media, CancellationToken cancellation) =>
             TypedResults.Ok(await media.ListAsync(cancellation)));
         group.MapPost("/", Add);
+        group.MapPost("/waiting", Wait);
         group.MapGet("/uses", async Task<Ok<IReadOnlyDictionary<string, int>>> (SoundUses uses, CancellationToken cancellation) =>
             TypedResults.Ok(await uses.CountsAsync(cancellation)));
         group.MapDelete("/{content}", async Task<Results<NoContent, ProblemHttpResult>> (string content, Removals removals, CancellationToken cancellation) =>
@@ -32,26 +33,29 @@ internal static class MediaApi
 
     /// <summary>The body is a WAVE or AIFF file as it is, of whatever media type the browser gives it.</summary>
     private static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> Add(
-        HttpRequest request, string title, MediaStore media, CancellationToken cancellation)
-    {
-        var bytes = await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, request.ContentLength, cancellation);
-        if (bytes is null)
-            return Problems.Unreadable("too-large", $"A sound may have {WaveReader.MostBytes / 1024 / 1024} MB.");
-        return await AddAsync(bytes, title, media, cancellation);
-    }
+        HttpRequest request, string title, MediaStore media, CancellationToken cancellation) =>
+        await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, request.ContentLength, cancellation) is { } bytes ? await AddAsync(bytes, title, media, cancellation) : TooLarge();
+
+    /// <summary>Takes a sound that is kept only once an edit uses it.</summary>
+    private static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> Wait(HttpRequest request, string title, StagedSounds staged, CancellationToken cancellation) =>
+        await BoundedStream.ReadAsync(request.Body, WaveReader.MostBytes, request.ContentLength, cancellation) is { } bytes ? Answer(staged.Put(bytes, Titled(title))) : TooLarge();
 
     /// <summary>Puts a sound on the shelf, or says why not.</summary>
     internal static async Task<Results<Ok<MediaRef>, ProblemHttpResult>> AddAsync(ReadOnlyMemory<byte> wave, string title, MediaStore media, CancellationToken cancellation)
     {
         if (wave.Length > WaveReader.MostBytes)
-            return Problems.Unreadable("too-large", $"A sound may have {WaveReader.MostBytes / 1024 / 1024} MB.");
-        return await media.AddAsync(wave, Titled(title), cancellation) switch
-        {
-            FormatResult<MediaRef>.Read read => TypedResults.Ok(read.Value),
-            FormatResult<MediaRef>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
-            _ => throw new InvalidOperationException("A file is read or refused."),
-        };
+            return TooLarge();
+        return Answer(await media.AddAsync(wave, Titled(title), cancellation));
     }
+
+    private static Results<Ok<MediaRef>, ProblemHttpResult> Answer(FormatResult<MediaRef> result) => result switch
+    {
+        FormatResult<MediaRef>.Read read => TypedResults.Ok(read.Value),
+        FormatResult<MediaRef>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
+        _ => throw new InvalidOperationException("A file is read or refused."),
+    };
+
+    private static ProblemHttpResult TooLarge() => Problems.Unreadable("too-large", $"A sound may have {WaveReader.MostBytes / 1024 / 1024} MB.");
 
     private static string Titled(string title)
     {

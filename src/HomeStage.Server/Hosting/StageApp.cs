@@ -90,6 +90,7 @@ public static class StageApp
         services.AddSingleton(new MediaFiles(Path.Combine(dataFolder, "media")));
         services.AddSingleton<MediaStore>();
         services.AddSingleton(s => new StagedSounds(s.GetRequiredService<MediaStore>(), s.GetRequiredService<TimeProvider>(), Path.Combine(dataFolder, "media", "staged")));
+        services.AddSingleton<SidesJoined>();
         services.AddSingleton<SoundUses>();
         services.AddSingleton<Removals>();
         services.AddSingleton<Recovery>();

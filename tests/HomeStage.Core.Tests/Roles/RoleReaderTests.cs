@@ -49,6 +49,7 @@ public class RoleReaderTests
     [InlineData("Bass Clar", "winds")]
     [InlineData("Conga Slap", "percussion")]
     [InlineData("Slap Vox", "delay")]
+    [InlineData("Kick click", "kick")]
     public void Read_AWordWithTwoMeanings_IsDecidedByWhatStandsBeside(string name, string role) => Assert.Equal(role, RoleReader.Read(name).Role);
 
     [Fact]

@@ -287,6 +287,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/media/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    title: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MediaRef"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media/uses": {
         parameters: {
             query?: never;
@@ -2885,6 +2922,10 @@ export interface components {
             accepted: components["schemas"]["AcceptedView"][];
             acts: components["schemas"]["ActStanding"][];
         };
+        FolderSound: {
+            path: string;
+            sound: components["schemas"]["MediaRef"];
+        };
         FullMeterView: {
             /** Format: double */
             loudnessLufs: null | number;
@@ -3125,6 +3166,8 @@ export interface components {
             jacks: number;
             inPairs: boolean;
             outputNames?: string[];
+            sounds?: components["schemas"]["FolderSound"][];
+            allSounds?: boolean;
             firstReserved?: boolean;
             monoSharesPairs?: boolean;
             /** Format: int32 */

@@ -47,6 +47,8 @@ public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvide
         },
         cancellation);
 
+    public bool IsHere(string content) => files.Exists(content);
+
     public MediaSound? Find(string content)
     {
         if (_inMemory.TryGet(content, out var known))

@@ -26,6 +26,29 @@ public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string fo
         }
     }
 
+    public bool IsWaiting(string content)
+    {
+        lock (_gate)
+            return _waiting.ContainsKey(content);
+    }
+
+    /// <returns>The WAVE file that waits; null where it does not.</returns>
+    public byte[]? FileOf(string content)
+    {
+        lock (_gate)
+            return _waiting.ContainsKey(content) ? File.ReadAllBytes(PathOf(content)) : null;
+    }
+
+    /// <summary>Has a sound wait.</summary>
+    /// <param name="file">A WAVE or AIFF file.</param>
+    /// <param name="title">1 to 80 characters.</param>
+    public FormatResult<MediaRef> Put(ReadOnlyMemory<byte> file, string title) => BroughtSound.AsWave(file).Then(wave => WaveReader.ReadFacts(wave.Span).Then<MediaRef>(facts =>
+    {
+        var sound = new MediaRef(MediaFiles.ContentOf(wave.Span), title, facts.SampleRateHz, facts.Lanes, facts.Frames);
+        Put(sound, wave.Span);
+        return new FormatResult<MediaRef>.Read(sound);
+    }));
+
     /// <summary>A place for the samples of one file.</summary>
     public ISampleTray Tray(Func<string, string> titleOf) => new SampleTray(this, titleOf);
 
@@ -96,11 +119,6 @@ public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string fo
 
     private sealed class SampleTray(StagedSounds staged, Func<string, string> titleOf) : ISampleTray
     {
-        public FormatResult<MediaRef> Take(string path, byte[] file) => BroughtSound.AsWave(file).Then(wave => WaveReader.ReadFacts(wave.Span).Then<MediaRef>(facts =>
-        {
-            var sound = new MediaRef(MediaFiles.ContentOf(wave.Span), titleOf(path), facts.SampleRateHz, facts.Lanes, facts.Frames);
-            staged.Put(sound, wave.Span);
-            return new FormatResult<MediaRef>.Read(sound);
-        }));
+        public FormatResult<MediaRef> Take(string path, byte[] file) => staged.Put(file, titleOf(path));
     }
 }

@@ -3,7 +3,9 @@ import { useDebounceFn } from '@vueuse/core'
 import Dialog from 'primevue/dialog'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import MachinePreview from './MachinePreview.vue'
+import MachineSounds from './MachineSounds.vue'
 import { machineOf } from './outputCalls'
+import { useBroughtSounds } from './useBroughtSounds'
 import { sentenceOf } from '@/api/client'
 import type { Machine } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
@@ -26,7 +28,9 @@ const wish = reactive({
   notes: 'general-midi' as 'general-midi' | 'ascending',
   notesFrom: 36,
   outputs: '',
+  allSounds: false,
 })
+const brought = useBroughtSounds()
 const machine = shallowRef<Machine>()
 const trouble = ref<string>()
 let asking = 0
@@ -34,6 +38,8 @@ let asking = 0
 const asked = computed(() => ({
   name: wish.name.trim() || 'My machine',
   list: wish.list,
+  sounds: brought.sounds.value,
+  allSounds: wish.allSounds,
   jacks: wish.jacks,
   inPairs: wish.inPairs,
   outputNames: wish.outputs.split(',').map((name) => name.trim()),
@@ -46,7 +52,7 @@ const asked = computed(() => ({
 
 const look = useDebounceFn(async () => {
   const mine = ++asking
-  if (!document.head || !open.value || !wish.list.trim()) {
+  if (!document.head || !open.value || !(wish.list.trim() || brought.sounds.value.length)) {
     machine.value = trouble.value = undefined
     return
   }
@@ -71,6 +77,8 @@ async function make() {
   if (!machine.value || !(await document.edit(machine.value.edits))) return
   const { channel } = machine.value
   wish.name = wish.list = wish.outputs = ''
+  wish.allSounds = false
+  brought.clear()
   open.value = false
   emit('made', channel)
 }
@@ -85,7 +93,7 @@ async function make() {
           >Pieces<textarea
             v-model="wish.list"
             class="field"
-            rows="7"
+            rows="3"
             autofocus
             placeholder="Kick in/out, Snare top/bottom, Tom 1–3, Hat, Crash L/R, Overheads"
             @keydown.ctrl.enter="make"
@@ -95,7 +103,8 @@ async function make() {
           Commas or lines. <b>Tom 1–3</b> counts up, <b>top/bottom</b> are microphones at one drum, <b>L/R</b> or
           <b>stereo</b> is one with two sides, <b>= 36</b> is its note.
         </p>
-        <div class="pair">
+        <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
+        <div class="row">
           <label>Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks" /></label>
           <label
             >They are<select v-model="wish.inPairs" class="field">
@@ -103,11 +112,9 @@ async function make() {
               <option :value="true">in pairs</option>
             </select></label
           >
-        </div>
-        <div class="pair">
           <label
             >Notes<select v-model="wish.notes" class="field">
-              <option value="general-midi">as General MIDI has them</option>
+              <option value="general-midi">General MIDI's</option>
               <option value="ascending">ascending from…</option>
             </select></label
           >
@@ -152,6 +159,16 @@ async function make() {
 
 .foot {
   grid-column: 1 / -1;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 72px 100px minmax(0, 1fr);
+  gap: 10px;
+}
+
+.row:has(:nth-child(4)) {
+  grid-template-columns: 64px 92px minmax(0, 1fr) 84px;
 }
 
 textarea {

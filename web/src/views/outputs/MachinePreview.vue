@@ -12,17 +12,20 @@ const noteOf = (name: string) => notes.value.get(name) ?? 'far'
 <template>
   <section class="preview" aria-label="What comes of it" aria-live="polite">
     <p v-if="!machine" class="faint">
-      As you type, this side shows which jack carries what, and the note that plays it. Nothing is made before you say
-      so.
+      As you type or bring sounds, this side shows which jack carries what, and the note that plays it. Nothing is made
+      before you say so.
     </p>
     <template v-else>
       <p class="quiet">
         {{ machine.pieces.length }} {{ machine.pieces.length === 1 ? 'source' : 'sources' }} over
         {{ machine.outputs.length }} {{ machine.outputs.length === 1 ? 'output' : 'outputs' }}
       </p>
-      <p v-if="machine.notUnderstood.length" class="strange" role="alert">
-        Left alone: {{ machine.notUnderstood.join(', ') }}
-      </p>
+      <template v-if="machine.notUnderstood.length">
+        <p class="strange">Left alone:</p>
+        <ul class="strange" role="alert">
+          <li v-for="line in machine.notUnderstood" :key="line">{{ line }}</li>
+        </ul>
+      </template>
       <table>
         <thead>
           <tr>
@@ -57,6 +60,11 @@ const noteOf = (name: string) => notes.value.get(name) ?? 'far'
 
 p {
   margin: 0 0 8px;
+}
+
+ul {
+  margin: 0 0 8px;
+  padding-left: 16px;
 }
 
 .strange {

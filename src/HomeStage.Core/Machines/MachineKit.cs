@@ -1,0 +1,75 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
+
+namespace HomeStage.Core.Machines;
+
+/// <summary>The kit that somebody wishes for: what is typed, then what the sounds are, with notes for all of it.</summary>
+internal static class MachineKit
+{
+    /// <param name="join">Makes one sound with two sides of two single ones, the left first; null where that cannot be.</param>
+    /// <returns>All of it on the first output, and what was left alone, in words.</returns>
+    public static (Kit Kit, Sequence<string> NotUnderstood) Of(MachineWish wish, Func<MediaRef, MediaRef, MediaRef?> join)
+    {
+        var (listed, folder) = (PieceList.Read(wish.List), SoundFolder.Of(wish.Sounds, wish.AllSounds));
+        var taken = listed.Pieces.Select(p => p.Name).Concat(listed.Far.Select(f => f.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var wanted = listed.Pieces.Select(p => new Wanted(p.Name, p.Family, p.Note, note => Typed(p, note))).ToList();
+        var apart = new List<string>();
+        foreach (var sound in folder.Pieces)
+        {
+            var free = taken.Add(sound.Name) ? sound.Name : Numbering.Next(sound.Name, taken.Contains);
+            taken.Add(free);
+            wanted.Add(new(free, sound.Family, null, note => Heard(sound with { Name = free }, note, join, apart)));
+        }
+
+        var given = wanted.Select(p => p.Note).OfType<int>().ToHashSet();
+        var open = wanted.Where(p => p.Note is null).ToList();
+        var offered = wish.NotesFrom is { } from ? OfferedNotes.Ascending(open.Count, from, given) : OfferedNotes.ByGeneralMidi([.. open.Select(p => (p.Name, p.Family))], given);
+        var notes = open.Zip(offered).ToDictionary(x => x.First.Name, x => x.Second, StringComparer.Ordinal);
+        int? NoteOf(Wanted piece) => piece.Note ?? notes[piece.Name];
+        var kit = new Kit(wanted.Where(p => NoteOf(p) is not null).Select(p => p.Made(NoteOf(p)!.Value)).ToSequence(), Outputs(wish).ToSequence(), wish.FirstReserved)
+        {
+            Far = listed.Far.Select(f => new FarMicrophone(f.Family, f.Place, new(f.Name, 1) { Format = f.Format })).ToSequence(),
+            Jacks = !wish.InPairs ? JackUse.Singles : wish.MonoSharesPairs ? JackUse.Halves : JackUse.Pairs,
+        };
+        var noteless = wanted.Where(p => NoteOf(p) is null).Select(p => $"{p.Name}: no note is left");
+        return (kit, [.. listed.NotUnderstood, .. folder.Unplaced, .. folder.Further, .. apart, .. noteless]);
+    }
+
+    private static Piece Heard(SoundFolder.SoundPiece sound, int note, Func<MediaRef, MediaRef, MediaRef?> join, List<string> apart)
+    {
+        var layers = new List<SampleLayer>();
+        foreach (var layer in sound.Layers)
+        {
+            var joined = layer.Right is { } right ? join(layer.Sound, right) : layer.Sound;
+            if (joined is null)
+                apart.Add($"{layer.Right!.Title}: could not be joined with {layer.Sound.Title}, which plays alone");
+            layers.Add(new(layer.FromVelocity, joined ?? layer.Sound));
+        }
+
+        var pad = Piece.Pad(sound.Name, note, sound.Family, 1, SoundNames.Guess(sound.Name, sound.Family, note));
+        return (pad with { Layers = layers.Skip(1).ToSequence() }).Playing(layers[0].Sample);
+    }
+
+    private static Piece Typed(PieceList.ListedPiece piece, int note)
+    {
+        var pad = Piece.Pad(piece.Name, note, piece.Family, 1, SoundNames.Guess(piece.Name, piece.Family, note), format: piece.Format);
+        return piece.Microphones.Count == 0 ? pad : pad with { Microphones = piece.Microphones.Select(m => pad.Microphones[0] with { Name = m }).ToSequence() };
+    }
+
+    /// <summary>A piece that is still without a note, and how it is made once it has one.</summary>
+    private sealed record Wanted(string Name, string Family, int? Note, Func<int, Piece> Made);
+
+    private static IEnumerable<KitOutput> Outputs(MachineWish wish)
+    {
+        var (number, left) = (0, wish.Jacks);
+        while (left > 0)
+        {
+            var wide = wish.InPairs && left >= 2;
+            var name = number < wish.OutputNames.Count && !string.IsNullOrWhiteSpace(wish.OutputNames[number]) ? wish.OutputNames[number]
+                : number == 0 && wish.FirstReserved ? "The rest" : $"Output {number + 1}";
+            yield return new(name, wide ? ChannelFormat.Stereo : ChannelFormat.Mono);
+            number++;
+            left -= wide ? 2 : 1;
+        }
+    }
+}

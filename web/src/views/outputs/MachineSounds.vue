@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { ref, useTemplateRef } from 'vue'
+import type { useBroughtSounds } from './useBroughtSounds'
+import { chosenFiles, droppedFiles } from '@/parts/droppedFiles'
+
+/** Where a folder of sounds is dropped or chosen, and how far it has come. */
+const props = defineProps<{ brought: ReturnType<typeof useBroughtSounds> }>()
+const all = defineModel<boolean>('all', { required: true })
+const files = useTemplateRef('files')
+const folder = useTemplateRef('folder')
+const over = ref(false)
+
+const { sounds, refused, sent, toSend, busy } = props.brought
+
+async function drop(event: DragEvent) {
+  over.value = false
+  if (event.dataTransfer) await props.brought.bring(await droppedFiles(event.dataTransfer))
+}
+
+function choose(event: Event) {
+  const field = event.target as HTMLInputElement
+  void props.brought.bring(chosenFiles(field.files ?? []))
+  field.value = ''
+}
+</script>
+
+<template>
+  <div
+    class="sounds"
+    :class="{ over }"
+    role="group"
+    aria-label="Sounds"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="drop"
+  >
+    <div class="line">
+      <p v-if="busy" class="quiet" role="status">Reading sound {{ sent + 1 }} of {{ toSend }}</p>
+      <p v-else-if="sounds.length" class="quiet" role="status">
+        {{ sounds.length }} {{ sounds.length === 1 ? 'sound' : 'sounds' }}
+        <button type="button" class="plain bare" @click="brought.clear()">take out</button>
+      </p>
+      <p v-else class="faint">Or drop a folder of sounds here</p>
+      <button type="button" class="plain" @click="files?.click()">Sounds…</button>
+      <button type="button" class="plain" @click="folder?.click()">A folder…</button>
+    </div>
+    <input
+      ref="files"
+      type="file"
+      multiple
+      accept=".wav,.wave,.aif,.aiff,.aifc"
+      hidden
+      aria-label="Sound files"
+      @change="choose"
+    />
+    <input ref="folder" type="file" webkitdirectory hidden aria-label="A folder of sound files" @change="choose" />
+    <label v-if="sounds.length" class="tick"
+      ><input v-model="all" type="checkbox" /> Names that say nothing become pads too</label
+    >
+    <ul v-if="refused.length" class="refused" role="alert">
+      <li v-for="line in refused" :key="line">{{ line }}</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.sounds {
+  display: grid;
+  gap: 6px;
+  padding: 8px 10px;
+  border: 1px dashed var(--line);
+  border-radius: 6px;
+}
+
+.over {
+  border-color: var(--lamp);
+}
+
+p {
+  margin: 0;
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.line p {
+  flex: 1;
+}
+
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.tick input {
+  accent-color: var(--lamp);
+}
+
+.refused {
+  max-height: 80px;
+  margin: 0;
+  padding: 0;
+  overflow: auto;
+  list-style: none;
+  color: var(--blocker);
+  overflow-wrap: anywhere;
+}
+</style>
