@@ -28,7 +28,7 @@ public class FloorsTests
         ["Sound.Tapes"],
         ["Sound.Rendering"],
         ["Sound"],
-        ["Machines", "Soundcheck.Findings"],
+        ["Machines", "Shelf", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
         ["Soundcheck", "LineChecks"],
     ];

@@ -20,7 +20,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(37) switch
+        return random.Next(39) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -56,6 +56,8 @@ internal sealed class RandomParts(Random random)
             32 => new AddSends([id, Pick(template.Channels).Id], new(Pick(template.Channels).Id, new(-9))),
             33 => new TakeInputs([id, Pick(template.Channels).Id], 1 + random.Next(20)),
             30 => new MakeInsert(id, Pick(ProcessorCatalogue.All).Id),
+            37 => new PutShelfCopy(new((ShelfKind)random.Next(4), random.Next(2) == 0 ? id.Value : "Swing 1", "kept-item", 1 + random.Next(4), random.Next(2) == 0 ? Map<string>.Empty : Map<string>.Empty.With("a", "b"))),
+            38 when template.Copies.Count > 0 => new RemoveShelfCopy(Pick(template.Copies).Kind, Pick(template.Copies).Place),
             34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };

@@ -1,4 +1,3 @@
-using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
@@ -20,18 +19,13 @@ public static class KitFromFile
         var splits = template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player).ToList();
         var (before, named) = (SplitNames.Of(source.Kit!), SplitNames.Renamed(source.Kit!, kit));
         kit = kit with { Outputs = kit.Outputs.Select((o, i) => named.TryGetValue(i + 1, out var name) ? o with { Name = name } : o).ToSequence() };
-        var edits = new List<Edit> { new SetSource(player, source with { Instrument = Fits(source.Instrument, kit) ? source.Instrument : InstrumentCatalogue.OwnMachine, Kit = kit }) };
+        var edits = new List<Edit> { new SetSource(player, source with { Instrument = KitPlayer.For(source.Instrument, kit), Kit = kit }) };
         var taken = splits.Select(s => (Split: s, Number: ((OutputSource)s.Source!).Output)).Where(s => s.Number <= kit.Outputs.Count)
             .Select(s => new TakenOutput(s.Split.Id, s.Number, before.GetValueOrDefault(s.Number) == s.Split.Name && named.TryGetValue(s.Number, out var name) ? name : s.Split.Name, s.Split.Format, s.Split.Pan))
             .Where(t => t.Name != template.Channels[t.Split].Name).ToSequence();
         if (taken.Count > 0)
             edits.Add(new SetOutputs(player, kit, taken));
-        var heard = splits.Select(s => ((OutputSource)s.Source!).Output).Append(1).ToHashSet();
-        edits.AddRange(kit.Lines.Where(l => !heard.Contains(l.Output)).GroupBy(l => l.Output).OrderBy(g => g.Key)
-            .Select(g => new SendToOutput(player, g.Select(l => l.Name).ToSequence(), g.Key)));
+        edits.AddRange(MissingSplits.Of(template, template.Channels[player], kit, MissingSplits.Unheard(template, player, kit)));
         return edits.ToSequence();
     }
-
-    private static bool Fits(string instrument, Kit kit) =>
-        InstrumentCatalogue.Find(instrument) is not { HasJacksOfItsOwn: false, Kit: { } own } || KitJacks.Of(kit).Total <= KitJacks.Of(own).Total;
 }

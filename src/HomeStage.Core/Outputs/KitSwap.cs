@@ -1,6 +1,5 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
-using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
@@ -51,7 +50,8 @@ public sealed record KitSwap(
         var taken = splits.Select(s => Taken(s, laid, renamed, wide)).Where(t => t is not null).Select(t => t!).ToSequence();
         if (taken.Count > 0)
             Do(new SetOutputs(player, laid, taken));
-        foreach (var split in NewSplits(template, player, laid, pieces, splitOutputs))
+        var fresh = pieces.Where(p => p.Reason == SwapReason.New).Select(p => p.Output).Where(n => !splitOutputs.Contains(n));
+        foreach (var split in MissingSplits.Of(template, template.Channels[player], laid, fresh))
             Do(split);
         Replanning? replanned = null;
         if (laid.Outputs.Sum(o => o.Width) > jacks.Total)
@@ -161,18 +161,6 @@ public sealed record KitSwap(
     private static OutputPlan Finest(Kit laid, KitJacks jacks) =>
         jacks.Plans(laid) is PlanResult.Planned { Plans: [.., var finest] } ? finest
         : ((PlanResult.Planned)jacks.Plans(laid.Rewired(l => l.Microphone with { Stay = PieceStay.ByPlan }))).Plans[^1];
-
-    private static IEnumerable<Edit> NewSplits(Template template, ChannelId player, Kit kit, List<SwappedPiece> pieces, HashSet<int> splitOutputs)
-    {
-        var place = template.Channels.Select((c, i) => (c, i)).Where(x => x.c.Id == player || (x.c.Source is OutputSource s && s.Instrument == player)).Max(x => x.i);
-        var taken = template.Channels.Select(c => c.Id).ToHashSet();
-        foreach (var number in pieces.Where(p => p.Reason == SwapReason.New).Select(p => p.Output).Distinct().Where(n => !splitOutputs.Contains(n)).Order())
-        {
-            var id = Numbering.FreshId($"{player}-output-{number}", taken.Contains);
-            taken.Add(id);
-            yield return new AddChannel(ChannelFactory.Split(template.Channels[player], kit, number) with { Id = id }, ++place);
-        }
-    }
 }
 
 /// <summary>What comes of too few jacks.</summary>

@@ -39,6 +39,9 @@ public sealed record Template
     /// <summary>Sorted by what they are of, then by name.</summary>
     public Sequence<Patch> Patches { get; init; } = [];
 
+    /// <summary>What came from the shelf, sorted by kind, then by place. A part that is gone may still be told of.</summary>
+    public Sequence<ShelfCopy> Copies { get; init; } = [];
+
     /// <summary>Sorted by id.</summary>
     public Sequence<Lever> Levers { get; init; } = [];
 

@@ -1,6 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.Documents;
@@ -40,6 +41,7 @@ internal static class StoredWords
             [typeof(PutPiece)] = "put-piece",
             [typeof(PutSend)] = "put-send",
             [typeof(PutShape)] = "put-shape",
+            [typeof(PutShelfCopy)] = "put-shelf-copy",
             [typeof(PutStarter)] = "put-starter",
             [typeof(RemoveChannel)] = "remove-channel",
             [typeof(RemoveFeed)] = "remove-feed",
@@ -52,6 +54,7 @@ internal static class StoredWords
             [typeof(RemovePieces)] = "remove-pieces",
             [typeof(RemoveSend)] = "remove-send",
             [typeof(RemoveShape)] = "remove-shape",
+            [typeof(RemoveShelfCopy)] = "remove-shelf-copy",
             [typeof(RemoveStarter)] = "remove-starter",
             [typeof(RenameChannel)] = "rename-channel",
             [typeof(RestoreActs)] = "restore-acts",
@@ -99,6 +102,13 @@ internal static class StoredWords
             [typeof(InstrumentSource)] = "instrument",
             [typeof(InternalSource)] = "internal",
             [typeof(OutputSource)] = "output",
+        },
+        [typeof(ShelfContent)] = new()
+        {
+            [typeof(GrooveContent)] = "groove",
+            [typeof(KitContent)] = "kit",
+            [typeof(MachineContent)] = "machine",
+            [typeof(PatchContent)] = "patch",
         },
         [typeof(NoteProcessor)] = new()
         {

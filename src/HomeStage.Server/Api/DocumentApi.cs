@@ -70,11 +70,13 @@ internal static class DocumentApi
         group.MapUploads();
         group.MapKitFiles();
         group.MapMachines();
+        group.MapShelfParts();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();
         group.MapLevels();
         group.MapOutputs();
+        group.MapKitSwaps();
     }
 
     private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer, RowBook book) =>

@@ -1,4 +1,3 @@
-using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
@@ -51,10 +50,6 @@ internal static class OutputsApi
     /// <param name="IsNew">Whether that channel is not there yet.</param>
     public sealed record OutputLine(int Number, string Name, string JackLabel, ChannelFormat Format, IReadOnlyList<int> Pieces, ChannelId? Channel, bool IsNew);
 
-    /// <param name="Instrument">Id in the catalogue, of one that plays a kit.</param>
-    /// <param name="InPlaceOf">By name of a new piece or microphone the old one that it is to stand in for, null for none; the rest is paired.</param>
-    public sealed record SwapRequest(ChannelId Channel, string Instrument, Map<string?>? InPlaceOf = null);
-
     /// <param name="Places">Every channel that was heard, with its peak.</param>
     /// <param name="Missing">Channels that it was to be heard on and was not.</param>
     /// <param name="Twice">Where one microphone is heard close on more than one channel.</param>
@@ -79,11 +74,6 @@ internal static class OutputsApi
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act));
-        group.MapPost("/{id}/kit-swaps", async Task<Results<Ok<KitSwap>, ProblemHttpResult>> (string id, SwapRequest asked, DocumentStore store, CancellationToken cancellation) =>
-            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
-            : KitOf(document.Template, asked.Channel.Value) is null ? Problems.NotFound("kit")
-            : InstrumentCatalogue.Find(asked.Instrument)?.Kit is not { } next ? Problems.Refused(new Refusal.Missing("kit", asked.Instrument, "in the catalogue"))
-            : TypedResults.Ok(KitSwap.Of(document.Template, asked.Channel, asked.Instrument, next, asked.InPlaceOf)));
         group.MapGet("/{id}/line-check", async Task<Results<Ok<IReadOnlyList<LineSource>>, ProblemHttpResult>> (string id, string act, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document
                 ? TypedResults.Ok<IReadOnlyList<LineSource>>([.. LineSource.AllOf(document.Template, act)])
@@ -92,7 +82,7 @@ internal static class OutputsApi
             await store.OpenAsync(id, cancellation) is { } document ? await FireAsync(document.Template, asked, media, cancellation) : Problems.NotFound("document"));
     }
 
-    private static Kit? KitOf(Template template, string channel) =>
+    internal static Kit? KitOf(Template template, string channel) =>
         Identifier.IsValid(channel) && template.Channels.TryGet(new(channel), out var player) && player is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } ? kit : null;
 
     private static Results<Ok<OutputsView>, ProblemHttpResult> View(Template template, ChannelId channel, Kit kit, string act)

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using HomeStage.Core.Templates;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Summaries;
 using Microsoft.EntityFrameworkCore;
 
@@ -23,7 +24,11 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
             await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
             await db.SaveChangesAsync(cancellation);
             foreach (var (row, document) in rows.Zip(named))
+            {
                 await NoteSoundsAsync(db, row.Id, UsedSounds.New(null, document.Template));
+                await ShelfStore.NoteUsesAsync(db, row.Id, null, document.Template);
+            }
+
             await transaction.CommitAsync(cancellation);
             return rows.Zip(named).Select(made => new OpenDocument(made.First.Id, made.First.Kind, 0, made.Second.Template, [], [])).ToList();
         }, cancellation);
@@ -46,6 +51,7 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
             await using var transaction = await db.Database.BeginTransactionAsync();
             await db.SaveChangesAsync();
             await NoteSoundsAsync(db, after.Id, UsedSounds.New(change.Before, after.Template));
+            await ShelfStore.NoteUsesAsync(db, after.Id, change.Before, after.Template);
             await db.Documents.Where(d => d.Id == after.Id).ExecuteUpdateAsync(set => set
                 .SetProperty(d => d.Name, after.Template.Name)
                 .SetProperty(d => d.Revision, after.Revision)

@@ -1,3 +1,4 @@
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.EntityFrameworkCore;
 
@@ -15,6 +16,12 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
     public DbSet<MediaRow> Media => Set<MediaRow>();
 
     public DbSet<MediaUseRow> MediaUses => Set<MediaUseRow>();
+
+    public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
+
+    public DbSet<ShelfSoundRow> ShelfSounds => Set<ShelfSoundRow>();
+
+    public DbSet<ShelfUseRow> ShelfUses => Set<ShelfUseRow>();
 
     public DbSet<SnapshotRow> Snapshots => Set<SnapshotRow>();
 
@@ -42,6 +49,24 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
         {
             row.HasKey(u => new { u.DocumentId, u.Content });
             row.HasIndex(u => u.Content);
+            row.HasOne<DocumentRow>().WithMany().HasForeignKey(u => u.DocumentId);
+        });
+        modelBuilder.Entity<ShelfRow>(row =>
+        {
+            row.HasKey(r => r.Id);
+            row.Property(r => r.Kind).HasConversion<string>();
+            row.HasIndex(r => new { r.Kind, r.Name });
+        });
+        modelBuilder.Entity<ShelfSoundRow>(row =>
+        {
+            row.HasKey(s => new { s.ItemId, s.Content });
+            row.HasIndex(s => s.Content);
+            row.HasOne<ShelfRow>().WithMany().HasForeignKey(s => s.ItemId);
+        });
+        modelBuilder.Entity<ShelfUseRow>(row =>
+        {
+            row.HasKey(u => new { u.DocumentId, u.ItemId });
+            row.HasIndex(u => u.ItemId);
             row.HasOne<DocumentRow>().WithMany().HasForeignKey(u => u.DocumentId);
         });
         modelBuilder.Entity<SnapshotRow>(row =>

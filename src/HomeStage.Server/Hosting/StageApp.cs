@@ -4,6 +4,7 @@ using HomeStage.Server.Api;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Keeping;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Data.Summaries;
 using HomeStage.Server.Demo;
@@ -91,6 +92,7 @@ public static class StageApp
         services.AddSingleton<MediaStore>();
         services.AddSingleton(s => new StagedSounds(s.GetRequiredService<MediaStore>(), s.GetRequiredService<TimeProvider>(), Path.Combine(dataFolder, "media", "staged")));
         services.AddSingleton<SidesJoined>();
+        services.AddSingleton<ShelfStore>();
         services.AddSingleton<SoundUses>();
         services.AddSingleton<Removals>();
         services.AddSingleton<Recovery>();
@@ -119,6 +121,7 @@ public static class StageApp
         api.MapOutputPlans();
         api.MapPackages();
         api.MapRemoved();
+        api.MapShelf();
     }
 
     /// <summary>A stream is open, not busy.</summary>

@@ -993,6 +993,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/shelf/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/revisions": {
         parameters: {
             query?: never;
@@ -1391,47 +1433,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/documents/{id}/kit-swaps": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SwapRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["KitSwap"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/documents/{id}/line-check": {
         parameters: {
             query?: never;
@@ -1490,6 +1491,84 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/kit-swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SwapRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitSwap"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/kits-elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KitElsewhere"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2166,6 +2245,272 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ItemView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PartRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Kept"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/from-document": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ItemView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PartRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ItemView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NameRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ItemView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}/document": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["UseView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2372,7 +2717,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -2549,6 +2894,11 @@ export interface components {
             shape: components["schemas"]["Shape"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditPutShelfCopy: {
+            /** @enum {string} */
+            type: "put-shelf-copy";
+            copy: components["schemas"]["ShelfCopy"];
+        };
         EditPutStarter: {
             /** @enum {string} */
             type: "put-starter";
@@ -2620,6 +2970,12 @@ export interface components {
             target: components["schemas"]["Target"];
             section: string;
             channel: components["schemas"]["ChannelId"];
+        };
+        EditRemoveShelfCopy: {
+            /** @enum {string} */
+            type: "remove-shelf-copy";
+            kind: components["schemas"]["ShelfKind"];
+            place: string;
         };
         EditRemoveStarter: {
             /** @enum {string} */
@@ -3018,6 +3374,17 @@ export interface components {
             parameters: components["schemas"]["ParameterView"][];
             kit: null | components["schemas"]["Kit"];
         };
+        ItemView: {
+            id: string;
+            name: string;
+            kind: components["schemas"]["ShelfKind"];
+            /** Format: int32 */
+            revision: number;
+            words: string;
+            /** Format: date-time */
+            changedUtc: null | string;
+            content: components["schemas"]["ShelfContent"];
+        };
         /** @enum {unknown} */
         JackUse: "pairs" | "halves" | "singles" | null;
         /** @enum {unknown} */
@@ -3036,6 +3403,10 @@ export interface components {
             frames?: null | number;
             meters?: null | components["schemas"]["MeterView"];
             silentBecause?: null | string[];
+        };
+        Kept: {
+            item: components["schemas"]["ItemView"];
+            edits: components["schemas"]["Edit"][];
         };
         KeyInput: {
             on: boolean;
@@ -3062,6 +3433,14 @@ export interface components {
             whole?: string[];
             jacks?: null | components["schemas"]["JackUse"];
         };
+        KitElsewhere: {
+            document: string;
+            documentName: string;
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            /** Format: int32 */
+            pieces: number;
+        };
         KitFileAnswer: {
             kit: components["schemas"]["Kit"];
             edits: components["schemas"]["Edit"][];
@@ -3070,6 +3449,10 @@ export interface components {
         KitOutput: {
             name: string;
             format: components["schemas"]["ChannelFormat"];
+        };
+        KitPlace: {
+            document: string;
+            channel: components["schemas"]["ChannelId"];
         };
         KitSwap: {
             edits: components["schemas"]["Edit"][];
@@ -3275,6 +3658,9 @@ export interface components {
             fifths: number;
             minor: boolean;
         };
+        NameRequest: {
+            name: string;
+        };
         NamedChannel: {
             id: string;
             name: string;
@@ -3450,6 +3836,12 @@ export interface components {
             state: components["schemas"]["PartState"];
             sentence?: null | string;
         };
+        PartRequest: {
+            document: string;
+            kind: components["schemas"]["ShelfKind"];
+            place: string;
+            name?: null | string;
+        };
         /** @enum {unknown} */
         PartState: "ready" | "warning" | "failing";
         PartView: {
@@ -3586,7 +3978,7 @@ export interface components {
             largestDb: number;
         };
         /** @enum {unknown} */
-        RemovedKind: "template" | "song" | "sound" | "revision-name";
+        RemovedKind: "template" | "song" | "sound" | "revision-name" | "shelf-item";
         RemovedThing: {
             kind: components["schemas"]["RemovedKind"];
             id: string;
@@ -3670,6 +4062,42 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        ShelfContent: components["schemas"]["ShelfContentGrooveContent"] | components["schemas"]["ShelfContentKitContent"] | components["schemas"]["ShelfContentMachineContent"] | components["schemas"]["ShelfContentPatchContent"];
+        ShelfContentGrooveContent: {
+            /** @enum {string} */
+            type: "groove";
+            groove: components["schemas"]["Groove"];
+        };
+        ShelfContentKitContent: {
+            /** @enum {string} */
+            type: "kit";
+            instrument: string;
+            kit: components["schemas"]["Kit"];
+        };
+        ShelfContentMachineContent: {
+            /** @enum {string} */
+            type: "machine";
+            outputs: components["schemas"]["KitOutput"][];
+            firstReserved: boolean;
+            use: null | components["schemas"]["JackUse"];
+        };
+        ShelfContentPatchContent: {
+            /** @enum {string} */
+            type: "patch";
+            patch: components["schemas"]["Patch"];
+        };
+        ShelfCopy: {
+            kind: components["schemas"]["ShelfKind"];
+            place: string;
+            item: string;
+            /** Format: int32 */
+            revision: number;
+            became: {
+                [key: string]: string;
+            };
+        };
+        /** @enum {unknown} */
+        ShelfKind: "kit" | "machine" | "groove" | "patch";
         ShownController: {
             /** Format: int32 */
             number: number;
@@ -3780,7 +4208,10 @@ export interface components {
         SwapReason: "role" | "family" | "near-family" | "said" | "joins" | "new" | "first";
         SwapRequest: {
             channel: components["schemas"]["ChannelId"];
-            instrument: string;
+            instrument?: null | string;
+            item?: null | string;
+            other?: null | components["schemas"]["KitPlace"];
+            kit?: null | components["schemas"]["Kit"];
             inPlaceOf?: null | {
                 [key: string]: string;
             };
@@ -3797,6 +4228,18 @@ export interface components {
             degrees: number;
             name: string;
             colour: components["schemas"]["ChannelColour"];
+        };
+        TakeRequest: {
+            onto?: null | string;
+            inPlaceOf?: null | {
+                [key: string]: string;
+            };
+        };
+        TakeView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            place: string;
+            swap: null | components["schemas"]["KitSwap"];
         };
         TakenOutput: {
             split: components["schemas"]["ChannelId"];
@@ -3862,6 +4305,20 @@ export interface components {
         };
         /** @enum {unknown} */
         Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice";
+        UseView: {
+            document: string;
+            name: string;
+            kind: components["schemas"]["DocumentKind"];
+            /** Format: int32 */
+            revision: number;
+            part: string;
+            /** Format: int32 */
+            taken: number;
+            isBehind: boolean;
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            why: null | string;
+        };
         /** @enum {unknown} */
         WaitReason: "song-key" | "person" | "other";
         WaitsFor: {

@@ -31,6 +31,10 @@ internal static class PartsDifference
             yield return new RemovePatch(patch.Of, patch.Name);
         foreach (var patch in to.Patches.Where(p => !from.Patches.Contains(p)))
             yield return new PutPatch(patch);
+        foreach (var copy in from.Copies.Where(c => to.Copies.All(o => (o.Kind, o.Place) != (c.Kind, c.Place))))
+            yield return new RemoveShelfCopy(copy.Kind, copy.Place);
+        foreach (var copy in to.Copies.Where(c => !from.Copies.Contains(c)))
+            yield return new PutShelfCopy(copy);
         foreach (var lever in from.Levers.Where(l => to.Levers.All(o => o.Id != l.Id)))
             yield return new RemoveLever(lever.Id);
         foreach (var lever in to.Levers.Where(l => !from.Levers.Contains(l)))

@@ -70,6 +70,9 @@ public static class TemplateRules
         ?? template.Grooves.Select(g => g.Check()).FirstOrDefault(r => r is not null)
         ?? Doubles.Check(template.Grooves.Select(g => g.Name), "groove")
         ?? PatchRules.Check(template)
+        ?? (template.Copies.Count > ShelfCopy.MostInATemplate ? new Refusal.TooMany("copies of the shelf", ShelfCopy.MostInATemplate) : null)
+        ?? template.Copies.Select(c => c.Check()).FirstOrDefault(r => r is not null)
+        ?? Doubles.Check(template.Copies.Select(c => $"{c.Kind} {c.Place}"), "origin")
         ?? LeverRules.Check(template)
         ?? OpeningRules.Check(template);
 

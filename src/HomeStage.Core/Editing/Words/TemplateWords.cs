@@ -19,11 +19,23 @@ internal static class TemplateWords
         RemoveGroove e => $"The groove {e.Name} is forgotten",
         PutPatch e => $"The patch {e.Patch.Name} is {(t.Patches.Any(p => p.Of == e.Patch.Of && p.Name == e.Patch.Name) ? "changed" : "kept")}",
         RemovePatch e => $"The patch {e.Name} is forgotten",
+        PutShelfCopy e => $"{PlaceName(e.Copy.Kind, e.Copy.Place, t)} is a copy of the shelf's, revision {e.Copy.Revision}",
+        RemoveShelfCopy e => $"{PlaceName(e.Kind, e.Place, t)} is no copy of the shelf's any more",
         PutLever e => $"The lever {e.Lever.Name} is {(t.Levers.Any(l => l.Id == e.Lever.Id) ? "changed" : "new")}",
         RemoveLever e => $"The lever {t.Levers.FirstOrDefault(l => l.Id == e.Id)?.Name ?? e.Id} is removed",
         SetOpening e => e.Opening is null ? "It opens with everything unfolded" : "How it opens is changed",
         _ => null,
     };
+
+    private static string PlaceName(ShelfKind kind, string place, Template t) => kind switch
+    {
+        ShelfKind.Kit => $"The kit of {ChannelName(place, t)}",
+        ShelfKind.Machine => $"The machine of {ChannelName(place, t)}",
+        ShelfKind.Groove => $"The groove {place}",
+        _ => $"The patch {place[(place.IndexOf('/', StringComparison.Ordinal) + 1)..]}",
+    };
+
+    private static string ChannelName(string id, Template t) => Identifier.IsValid(id) && t.Channels.TryGet(new(id), out var channel) ? channel.Name : id;
 
     private static string Described(Describe e, Template t) => e switch
     {

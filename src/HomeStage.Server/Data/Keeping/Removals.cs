@@ -44,10 +44,12 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
         await using var db = await databases.CreateDbContextAsync(cancellation);
         var documents = await db.Documents.AsNoTracking().Where(d => d.RemovedUtc != null).ToListAsync(cancellation);
         var sounds = await db.Media.AsNoTracking().Where(m => m.RemovedUtc != null).ToListAsync(cancellation);
+        var items = await db.Shelf.AsNoTracking().Where(i => i.RemovedUtc != null).ToListAsync(cancellation);
         var names = await db.RevisionNames.AsNoTracking().Where(n => n.RemovedUtc != null)
             .Join(db.Documents.Where(d => d.RemovedUtc == null), n => n.DocumentId, d => d.Id, (n, d) => new { Name = n, Document = d.Name }).ToListAsync(cancellation);
         return [.. documents.Select(d => Of(d.Kind == DocumentKind.Song ? RemovedKind.Song : RemovedKind.Template, d.Id, d.Name, d.RemovedUtc))
             .Concat(sounds.Select(m => Of(RemovedKind.Sound, m.Content, m.Title, m.RemovedUtc)))
+            .Concat(items.Select(i => Of(RemovedKind.ShelfItem, i.Id, i.Name, i.RemovedUtc)))
             .Concat(names.Select(n => Of(RemovedKind.RevisionName, $"{n.Name.DocumentId}/{n.Name.Number}", $"{n.Name.Name}, revision {n.Name.Number} of {n.Document}", n.Name.RemovedUtc)))
             .OrderByDescending(t => t.RemovedUtc)];
     }
@@ -60,6 +62,7 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
         var isBack = await gate.OneAtATimeAsync(() => kind switch
         {
             RemovedKind.Sound => db.Media.Where(m => m.Content == id && m.RemovedUtc != null).ExecuteUpdateAsync(set => set.SetProperty(m => m.RemovedUtc, (DateTime?)null), cancellation),
+            RemovedKind.ShelfItem => db.Shelf.Where(i => i.Id == id && i.RemovedUtc != null).ExecuteUpdateAsync(set => set.SetProperty(i => i.RemovedUtc, (DateTime?)null), cancellation),
             RemovedKind.RevisionName => db.RevisionNames.Where(r => r.DocumentId == document && r.Number == number && r.RemovedUtc != null)
                 .ExecuteUpdateAsync(set => set.SetProperty(r => r.RemovedUtc, (DateTime?)null), cancellation),
             _ => BackAsync(db, id, kind == RemovedKind.Song ? DocumentKind.Song : DocumentKind.Template, cancellation),
@@ -92,6 +95,14 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
         foreach (var id in await db.Documents.Where(d => d.RemovedUtc < before).Select(d => d.Id).ToListAsync(cancellation))
             await gate.OneAtATimeAsync(() => EndAsync(db, id, cancellation), cancellation);
         await gate.OneAtATimeAsync(() => db.RevisionNames.Where(n => n.RemovedUtc < before).ExecuteDeleteAsync(cancellation), cancellation);
+        await gate.OneAtATimeAsync(async () =>
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+            await db.ShelfSounds.Where(s => db.Shelf.Any(i => i.Id == s.ItemId && i.RemovedUtc < before)).ExecuteDeleteAsync(cancellation);
+            var ended = await db.Shelf.Where(i => i.RemovedUtc < before).ExecuteDeleteAsync(cancellation);
+            await transaction.CommitAsync(cancellation);
+            return ended;
+        }, cancellation);
         foreach (var content in await db.Media.Where(m => m.RemovedUtc < before).Select(m => m.Content).ToListAsync(cancellation))
             await EndSoundAsync(db, content, before, cancellation);
     }
@@ -108,6 +119,7 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         await db.MediaUses.Where(u => u.DocumentId == id).ExecuteDeleteAsync(cancellation);
+        await db.ShelfUses.Where(u => u.DocumentId == id).ExecuteDeleteAsync(cancellation);
         await db.RevisionNames.Where(n => n.DocumentId == id).ExecuteDeleteAsync(cancellation);
         await db.Snapshots.Where(s => s.DocumentId == id).ExecuteDeleteAsync(cancellation);
         await db.Revisions.Where(r => r.DocumentId == id).ExecuteDeleteAsync(cancellation);
@@ -118,7 +130,7 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
     /// <summary>The row goes first: a file without a row is cleared later, a row without a file would be a loss.</summary>
     private Task<bool> EndSoundAsync(StageDb db, string content, DateTime before, CancellationToken cancellation) => media.AloneAsync(async () =>
     {
-        var unused = db.Media.Where(m => m.Content == content && m.RemovedUtc < before && !db.MediaUses.Any(u => u.Content == content));
+        var unused = db.Media.Where(m => m.Content == content && m.RemovedUtc < before && !db.MediaUses.Any(u => u.Content == content) && !db.ShelfSounds.Any(s => s.Content == content));
         if (await gate.OneAtATimeAsync(() => unused.ExecuteDeleteAsync(cancellation), cancellation) == 0)
             return false;
         files.Remove(content);
@@ -139,6 +151,7 @@ public enum RemovedKind
     Song,
     Sound,
     RevisionName,
+    ShelfItem,
 }
 
 /// <summary>Something that was removed and can come back.</summary>

@@ -125,6 +125,69 @@ namespace HomeStage.Server.Data.Migrations
                     b.ToTable("Revisions");
                 });
 
+            modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("ChangedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Kind", "Name");
+
+                    b.ToTable("Shelf");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfSoundRow", b =>
+                {
+                    b.Property<string>("ItemId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Content")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ItemId", "Content");
+
+                    b.HasIndex("Content");
+
+                    b.ToTable("ShelfSounds");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfUseRow", b =>
+                {
+                    b.Property<string>("DocumentId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ItemId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("DocumentId", "ItemId");
+
+                    b.HasIndex("ItemId");
+
+                    b.ToTable("ShelfUses");
+                });
+
             modelBuilder.Entity("HomeStage.Server.Data.SnapshotRow", b =>
                 {
                     b.Property<string>("DocumentId")
@@ -202,6 +265,24 @@ namespace HomeStage.Server.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStage.Server.Data.RevisionRow", b =>
+                {
+                    b.HasOne("HomeStage.Server.Data.DocumentRow", null)
+                        .WithMany()
+                        .HasForeignKey("DocumentId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfSoundRow", b =>
+                {
+                    b.HasOne("HomeStage.Server.Data.Shelf.ShelfRow", null)
+                        .WithMany()
+                        .HasForeignKey("ItemId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfUseRow", b =>
                 {
                     b.HasOne("HomeStage.Server.Data.DocumentRow", null)
                         .WithMany()

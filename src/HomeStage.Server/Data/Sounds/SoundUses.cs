@@ -7,19 +7,20 @@ namespace HomeStage.Server.Data.Sounds;
 /// <summary>Who uses which sound, at any revision that can be gone back to, removed documents included as long as they can come back.</summary>
 public sealed partial class SoundUses(IDbContextFactory<StageDb> databases)
 {
-    /// <returns>Names of documents that use it or did.</returns>
+    /// <returns>Names of documents and of items of the shelf that use it or did.</returns>
     public async Task<IReadOnlyList<string>> OfAsync(string content, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        return await db.MediaUses.AsNoTracking().Where(u => u.Content == content)
-            .Join(db.Documents, u => u.DocumentId, d => d.Id, (_, d) => d.Name).Order().ToListAsync(cancellation);
+        var documents = db.MediaUses.Where(u => u.Content == content).Join(db.Documents, u => u.DocumentId, d => d.Id, (_, d) => d.Name);
+        var items = db.ShelfSounds.Where(s => s.Content == content).Join(db.Shelf, s => s.ItemId, i => i.Id, (_, i) => i.Name);
+        return await documents.Concat(items).Order().ToListAsync(cancellation);
     }
 
-    /// <returns>How many documents use each sound that is used at all.</returns>
+    /// <returns>How many documents and items of the shelf use each sound that is used at all.</returns>
     public async Task<IReadOnlyDictionary<string, int>> CountsAsync(CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        return await db.MediaUses.AsNoTracking().GroupBy(u => u.Content).ToDictionaryAsync(g => g.Key, g => g.Count(), cancellation);
+        return await db.MediaUses.Select(u => u.Content).Concat(db.ShelfSounds.Select(s => s.Content)).GroupBy(u => u).ToDictionaryAsync(g => g.Key, g => g.Count(), cancellation);
     }
 
     /// <summary>Notes the sounds of documents that were made before uses were counted.</summary>

@@ -1,0 +1,80 @@
+using HomeStage.Core.Kits;
+using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Shelf;
+
+/// <summary>What an item of the shelf holds.</summary>
+public abstract record ShelfContent
+{
+    public abstract ShelfKind Kind { get; }
+
+    /// <summary>What it is about, in a few words: "14 pieces, 12 jacks".</summary>
+    public abstract string Words { get; }
+
+    /// <summary>Uploaded sounds that it needs.</summary>
+    public virtual IReadOnlyList<MediaRef> Sounds => [];
+
+    /// <returns>The first thing that is wrong, or null.</returns>
+    public abstract Refusal? Check();
+
+    private protected static string Counted(int count, string one) => count == 1 ? $"1 {one}" : $"{count} {one}s";
+
+    private protected static string Jacks(IReadOnlyCollection<KitOutput> outputs)
+    {
+        var pairs = outputs.Count(o => o.Format == ChannelFormat.Stereo);
+        return Counted(outputs.Count + pairs, "jack") + (pairs > 0 ? $", {(pairs == outputs.Count ? "in pairs" : Counted(pairs, "pair") + " among them")}" : "");
+    }
+}
+
+/// <summary>A kit, wired as it is.</summary>
+/// <param name="Instrument">Id in the catalogue of what plays it.</param>
+public sealed record KitContent(string Instrument, Kit Kit) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Kit;
+
+    public override string Words =>
+        $"{Counted(Kit.Pieces.Count, "piece")}{(Kit.Lines.Count > Kit.Pieces.Count ? $", {Counted(Kit.Lines.Count, "microphone")}" : "")}, {Jacks(Kit.Outputs)}{(Sounds.Count > 0 ? $", {Counted(Sounds.Count, "sound")}" : "")}";
+
+    public override IReadOnlyList<MediaRef> Sounds =>
+        [.. Kit.Pieces.SelectMany(p => p.Layers.Select(l => l.Sample).Prepend(p.Sample)).OfType<MediaRef>().DistinctBy(s => s.Content)];
+
+    public override Refusal? Check() => Catalogue.InstrumentCatalogue.Find(Instrument) is not { Kit: not null }
+        ? new Refusal.Missing("instrument that plays a kit", Instrument, "in the catalogue")
+        : KitRules.Check(Kit);
+}
+
+/// <summary>The jacks of an instrument.</summary>
+/// <param name="FirstReserved">Whether the first output is kept for the rest.</param>
+/// <param name="Use">How plans use the jacks; null for as the outputs show.</param>
+public sealed record MachineContent(Sequence<KitOutput> Outputs, bool FirstReserved, JackUse? Use) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Machine;
+
+    public override string Words => Jacks(Outputs);
+
+    /// <summary>A kit on these jacks.</summary>
+    public Kit Carrying(Kit kit) => kit with { Outputs = Outputs, FirstReserved = FirstReserved, Jacks = Use };
+
+    public override Refusal? Check() => KitRules.Check(Carrying(new([Piece.Pad("Any", 0, "", 1, DrumSound.Kick)], Outputs)));
+}
+
+public sealed record GrooveContent(Groove Groove) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Groove;
+
+    public override string Words => Counted(Groove.Steps.Count, "step");
+
+    public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Grooves = [Groove] });
+}
+
+/// <summary>Settings of an instrument or a processor.</summary>
+public sealed record PatchContent(Patch Patch) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Patch;
+
+    public override string Words => $"for {Catalogue.InstrumentCatalogue.Find(Patch.Of)?.Name ?? Catalogue.ProcessorCatalogue.Find(Patch.Of)?.Name ?? Patch.Of}";
+
+    public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Patches = [Patch] });
+}

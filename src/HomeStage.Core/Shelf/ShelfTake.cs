@@ -1,0 +1,72 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Making;
+using HomeStage.Core.Outputs;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Shelf;
+
+/// <summary>Puts an item of the shelf into a template: a copy, and where it came from.</summary>
+/// <param name="Edits">Apply whole to the template.</param>
+/// <param name="Place">As <see cref="ShelfCopy.Place"/> has it.</param>
+/// <param name="Swap">Where a kit takes the place of another: what that comes to.</param>
+public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap = null)
+{
+    /// <param name="onto">A part that the item takes the place of: an instrument with a kit, or a groove or patch that has come from it before;
+    /// null for something new.</param>
+    public static ShelfTakeResult Of(Template template, ShelfItem item, string? onto = null, IReadOnlyDictionary<string, string?>? said = null) => item.Content switch
+    {
+        KitContent kit when onto is null => Whole(template, NewInstrument(template, item, kit), item),
+        KitContent kit => KitOf(template, onto) is null ? NoKit(onto) : Swapped(template, onto, new OtherKit(kit.Instrument, kit.Kit, item).On(template, new(onto), said)),
+        MachineContent machine => onto is not null && KitOf(template, onto) is { } carried
+            ? Whole(template, SwapOf(onto, KitSwap.Of(template, new(onto), InstrumentCatalogue.OwnMachine, machine.Carrying(carried), said)), item)
+            : NoKit(onto ?? "none"),
+        GrooveContent groove => Named(template, item, onto, groove.Groove.Name, n => template.Grooves.Any(g => g.Name == n), n => n, n => new PutGroove(groove.Groove with { Name = n })),
+        PatchContent patch => Named(template, item, onto, patch.Patch.Name, n => template.Patches.Any(p => p.Of == patch.Patch.Of && p.Name == n),
+            n => ShelfCopy.PlaceOf(patch.Patch with { Name = n }), n => new PutPatch(patch.Patch with { Name = n })),
+        _ => throw new ArgumentOutOfRangeException(nameof(item), item.Content, "Unknown kind of content."),
+    };
+
+    private static Kit? KitOf(Template template, string place) =>
+        Identifier.IsValid(place) && template.Channels.TryGet(new(place), out var player) && player.Source is InstrumentSource { Kit: { } kit } ? kit : null;
+
+    private static ShelfTakeResult.Refused NoKit(string place) => new(new Refusal.Missing("instrument with a kit", place, "that could take this"));
+
+    private static ShelfTake NewInstrument(Template template, ShelfItem item, KitContent content)
+    {
+        var made = ChannelFactory.Make(template, new(ChannelKind.Instrument) { Name = item.Name, Instrument = content.Instrument }) with { Source = new InstrumentSource(content.Instrument, content.Kit) };
+        var edits = new List<Edit> { new AddChannel(made) };
+        // As it is wired: every output that carries something gets its split.
+        edits.AddRange(MissingSplits.Of(template, made, content.Kit, MissingSplits.Unheard(template, made.Id, content.Kit)));
+        return new(edits.ToSequence(), made.Id.Value);
+    }
+
+    private static ShelfTake SwapOf(string place, KitSwap swap) => new(swap.Edits, place, swap);
+
+    private static ShelfTakeResult Swapped(Template template, string place, KitSwap swap) =>
+        Batch.Apply(template, swap.Edits) is BatchResult.Refused refused ? new ShelfTakeResult.Refused(refused.Why) : new ShelfTakeResult.Taken(SwapOf(place, swap));
+
+    /// <summary>A name that is taken by something else gets the next number.</summary>
+    private static ShelfTakeResult Named(Template template, ShelfItem item, string? onto, string name, Func<string, bool> isTaken, Func<string, string> placeOf, Func<string, Edit> put)
+    {
+        var before = template.Copies.FirstOrDefault(c => c.Kind == item.Content.Kind && c.Item == item.Id && (onto is null || c.Place == onto) && c.IsIn(template));
+        var here = before is not null ? before.Place[(item.Content.Kind == ShelfKind.Patch ? before.Place.IndexOf('/', StringComparison.Ordinal) + 1 : 0)..]
+            : isTaken(name) ? Numbering.Next(name, isTaken) : name;
+        return Whole(template, new([put(here)], placeOf(here)), item, here == name ? Map<string>.Empty : Map<string>.Empty.With(name, here));
+    }
+
+    private static ShelfTakeResult Whole(Template template, ShelfTake taken, ShelfItem item, Map<string>? became = null)
+    {
+        var edits = taken.Edits.Append(new PutShelfCopy(new(item.Content.Kind, taken.Place, item.Id, item.Revision, became ?? Map<string>.Empty))).ToSequence();
+        return Batch.Apply(template, edits) is BatchResult.Refused refused ? new ShelfTakeResult.Refused(refused.Why) : new ShelfTakeResult.Taken(taken with { Edits = edits });
+    }
+}
+
+/// <summary>What came of taking an item.</summary>
+public abstract record ShelfTakeResult
+{
+    public sealed record Taken(ShelfTake Take) : ShelfTakeResult;
+
+    public sealed record Refused(Refusal Why) : ShelfTakeResult;
+}

@@ -1,0 +1,50 @@
+namespace HomeStage.Core.Templates;
+
+/// <summary>Where a part of a template came from: the shelf's item, which revision of it, and what became of what.</summary>
+/// <remarks>The part itself is the template's own; nothing in it changes when the item does.</remarks>
+/// <param name="Kind">What was taken.</param>
+/// <param name="Place">The part that it is now: a channel's id for a kit or a machine, the name of a groove; of a patch what it is of and its name,
+/// parted by a slash.</param>
+/// <param name="Item">Id of the item.</param>
+/// <param name="Revision">Of the item, from 1.</param>
+/// <param name="Became">By name in the item its name or id here, where the two differ.</param>
+public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Revision, Map<string> Became)
+{
+    public const int MostInATemplate = 1000;
+    public const int MostBecame = 1000;
+
+    /// <summary>Whether the part is still there.</summary>
+    public bool IsIn(Template template) => Kind switch
+    {
+        ShelfKind.Kit or ShelfKind.Machine => Identifier.IsValid(Place) && template.Channels.TryGet(new(Place), out var channel) && channel.Source is InstrumentSource { Kit: not null },
+        ShelfKind.Groove => template.Grooves.Any(g => g.Name == Place),
+        ShelfKind.Patch => template.Patches.Any(p => PlaceOf(p) == Place),
+        _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),
+    };
+
+    public static string PlaceOf(Patch patch) => $"{patch.Of}/{patch.Name}";
+
+    /// <returns>The first thing that is wrong, or null.</returns>
+    internal Refusal? Check() =>
+        !Identifier.IsValid(Item) ? new Refusal.WrongPlace("A copy of the shelf", "names its item by an id")
+        : Revision < 1 ? new Refusal.OutOfRange("The revision of a shelf's item", Revision, 1, int.MaxValue, "")
+        : Became.Count > MostBecame ? new Refusal.TooMany("names that became others", MostBecame)
+        : TextRules.Name("The place of a copy", Place, LongestPlace);
+
+    private const int LongestPlace = 100;
+}
+
+/// <summary>What the shelf keeps.</summary>
+public enum ShelfKind
+{
+    /// <summary>Pieces with their microphones, sounds and outputs.</summary>
+    Kit,
+
+    /// <summary>The jacks of an instrument: how many, how wide, their names.</summary>
+    Machine,
+
+    Groove,
+
+    /// <summary>Settings of an instrument or a processor.</summary>
+    Patch,
+}
