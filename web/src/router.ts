@@ -37,6 +37,7 @@ export const router = createRouter({
       }),
       meta: { title: 'Outputs' },
     })),
+    { path: '/shelf', name: 'shelf', component: () => import('@/views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     { path: '/songs', name: 'songs', component: () => import('@/views/songs/SongsView.vue'), meta: { title: 'Songs' } },
     {
       path: '/songs/:id',

@@ -3337,6 +3337,7 @@ export interface components {
             grooves: components["schemas"]["Groove"][];
             patches: components["schemas"]["Patch"][];
             levers: components["schemas"]["Lever"][];
+            copies: components["schemas"]["ShelfCopy"][];
             opening: null | components["schemas"]["Opening"];
             /** Format: int32 */
             nextInput: number;

@@ -74,3 +74,14 @@ export type LineRow = Omit<Schemas['LineView'], 'places' | 'missing' | 'twice'> 
 export type Machine = Omit<Schemas['MachineView'], 'channel'> & { channel: string }
 export type MachineWish = Schemas['MachineWish']
 export type KitSwap = Omit<Schemas['KitSwap'], 'empty'> & { empty: string[] }
+export type ShelfItem = Schemas['ItemView']
+export type ShelfKind = ShelfItem['kind']
+/** A part of a document that the shelf can keep, or has given. */
+export interface ShelfPart {
+  document: string
+  kind: ShelfKind
+  place: string
+  name: string | null
+}
+export type ShelfUse = Omit<Schemas['UseView'], 'edits'> & { edits: Edit[] }
+export type KitElsewhere = Schemas['KitElsewhere']

@@ -3,12 +3,12 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { sentenceOf, upload } from '@/api/client'
 import type { Media } from '@/api/types'
 import { useFindings } from '@/state/findings'
-import { useShelf } from '@/state/shelf'
+import { useSounds } from '@/state/sounds'
 
 /** Brings sounds again that are missing or damaged: the same files make them whole, others are said to be others. */
 const props = defineProps<{ sounds: Media[] }>()
 const findings = useFindings()
-const shelf = useShelf()
+const shelf = useSounds()
 const file = useTemplateRef('file')
 const said = ref<string>()
 const one = computed(() => (props.sounds.length === 1 ? props.sounds[0] : undefined))

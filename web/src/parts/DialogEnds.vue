@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The foot of a form in a dialog: what was refused, the way out, and the one thing that it does. */
-defineProps<{ trouble?: string; leave: string; keep: string; disabled?: boolean }>()
+defineProps<{ trouble?: string; leave: string; keep: string; disabled?: boolean; readOnly?: boolean }>()
 defineEmits<{ leave: [] }>()
 </script>
 
@@ -8,7 +8,7 @@ defineEmits<{ leave: [] }>()
   <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
   <div class="ends">
     <button type="button" class="plain" @click="$emit('leave')">{{ leave }}</button>
-    <button type="submit" class="loud" :disabled="disabled">{{ keep }}</button>
+    <button v-if="!readOnly" type="submit" class="loud" :disabled="disabled">{{ keep }}</button>
   </div>
 </template>
 

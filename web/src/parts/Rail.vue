@@ -34,6 +34,7 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
       ><Icon name="outputs" />Outputs</RouterLink
     >
     <RouterLink to="/songs" :class="{ on: onSongs }"><Icon name="songs" />Songs</RouterLink>
+    <RouterLink to="/shelf" :class="{ on: route.name === 'shelf' }"><Icon name="shelf" />Shelf</RouterLink>
     <span class="gap" />
     <button
       type="button"

@@ -10,7 +10,13 @@ const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ back: [] }>()
 const things = ref<RemovedThing[]>()
 const trouble = ref<string>()
-const words = { template: 'Template', song: 'Song', sound: 'Sound', 'revision-name': 'Name of a revision' }
+const words = {
+  template: 'Template',
+  song: 'Song',
+  sound: 'Sound',
+  'revision-name': 'Name of a revision',
+  'shelf-item': 'Shelf',
+}
 
 async function attempt(work: () => Promise<unknown>) {
   trouble.value = undefined

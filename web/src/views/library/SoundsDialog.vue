@@ -4,7 +4,7 @@ import { ref, watch } from 'vue'
 import { removeSound } from './keepingCalls'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Media } from '@/api/types'
-import { lengthOf } from '@/state/shelf'
+import { lengthOf } from '@/state/sounds'
 
 /** Every uploaded sound with who uses it; what nobody uses can be removed. */
 const open = defineModel<boolean>('open', { required: true })

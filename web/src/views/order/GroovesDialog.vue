@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { noteValues } from './noteValues'
 import { api, asked, sentenceOf, upload } from '@/api/client'
-import type { Groove } from '@/api/types'
+import type { Groove, ShelfPart } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
+import KeepOnShelf from '@/parts/KeepOnShelf.vue'
 import { useDocument } from '@/state/document'
+import { useShelf } from '@/state/shelf'
 
 /** The grooves of a template: swing by its percentage, or the feel of a MIDI file. */
 const open = defineModel<boolean>('open', { required: true })
@@ -15,6 +17,31 @@ const name = ref('')
 const step = ref(480)
 const percent = ref(58)
 const trouble = ref<string>()
+
+const shelf = useShelf()
+const keeping = ref(false)
+const part = ref<ShelfPart>()
+const shelved = computed(() => shelf.ofKind('groove'))
+const partOf = (groove: string): ShelfPart => ({
+  document: document.head!.id,
+  kind: 'groove',
+  place: groove,
+  name: groove,
+})
+watch(open, (is) => is && void shelf.look().catch(() => undefined))
+
+async function fromShelf(event: Event) {
+  const list = event.target as HTMLSelectElement
+  const item = list.value
+  list.value = ''
+  if (!item || !document.head) return
+  try {
+    const taken = await shelf.taking(document.head.id, item)
+    if (!(await document.edit(taken.edits))) trouble.value = document.refusal?.sentence
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
 
 const title = computed(() => name.value.trim() || `Swing ${percent.value}`)
 
@@ -59,12 +86,26 @@ function forget(groove: string) {
           >{{ groove.steps.length }} steps over {{ groove.cycleTicks / 960 }} quarters, followed by
           {{ document.ordered.filter((r) => r.channel.groove === groove.name).length }}</span
         >
+        <button
+          type="button"
+          class="plain bare"
+          :aria-label="`Keep ${groove.name} on the shelf`"
+          @click="((part = partOf(groove.name)), (keeping = true))"
+        >
+          to the shelf
+        </button>
         <button type="button" class="plain bare" :aria-label="`Forget ${groove.name}`" @click="forget(groove.name)">
           <Icon name="close" :size="13" />
         </button>
       </li>
     </ul>
     <p v-if="!document.head?.grooves.length" class="faint">None yet: every starter plays straight.</p>
+    <label v-if="shelved.length" class="from"
+      >From the shelf<select class="field" aria-label="From the shelf" value="" @change="fromShelf">
+        <option value="">choose…</option>
+        <option v-for="item in shelved" :key="item.id" :value="item.id">{{ item.name }}, {{ item.words }}</option>
+      </select></label
+    >
     <form class="form" @submit.prevent="swing">
       <div class="pair">
         <label>Name<input v-model="name" class="field" maxlength="40" :placeholder="title" @keydown.stop /></label>
@@ -103,6 +144,7 @@ function forget(groove: string) {
       />
     </form>
   </Dialog>
+  <KeepOnShelf v-model:open="keeping" :part="part" />
 </template>
 
 <style scoped src="@/parts/dialogForm.css"></style>
@@ -121,6 +163,12 @@ li {
 
 li span {
   flex: 1;
+}
+
+.from {
+  display: grid;
+  gap: 4px;
+  margin-bottom: 12px;
 }
 
 .ends {

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import KeepOnShelf from '@/parts/KeepOnShelf.vue'
+import type { ShelfPart } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { useShelf } from '@/state/shelf'
 
 /** The patches of one instrument or processor: taken up, kept under a name, forgotten. */
 const props = defineProps<{ of: string; settings: Record<string, number>; now?: string | null }>()
@@ -9,17 +12,44 @@ const document = useDocument()
 const naming = ref(false)
 const name = ref('')
 const patches = computed(() => document.head?.patches.filter((p) => p.of === props.of) ?? [])
+const shelf = useShelf()
+const keeping = ref(false)
+const shelved = computed(() =>
+  shelf.ofKind('patch').filter((item) => item.content.type === 'patch' && item.content.patch.of === props.of),
+)
+const part = computed<ShelfPart | undefined>(() =>
+  used.value && document.head
+    ? { document: document.head.id, kind: 'patch', place: `${props.of}/${used.value}`, name: used.value }
+    : undefined,
+)
+/** By its name where that is known, by its settings otherwise. */
+const used = computed(() => props.now ?? patches.value.find((p) => sameSettings(p.settings, props.settings))?.name)
+if (!shelf.items) void shelf.look().catch(() => undefined)
+
+function sameSettings(one: Record<string, number>, other: Record<string, number>) {
+  const keys = Object.keys(one)
+  return keys.length > 0 && keys.length === Object.keys(other).length && keys.every((key) => one[key] === other[key])
+}
 
 function choose(event: Event) {
   const list = event.target as HTMLSelectElement
   const { value } = list
-  if (value === '(keep)') naming.value = true
+  if (value.startsWith('(shelf)')) void fromShelf(value.slice('(shelf)'.length))
+  else if (value === '(keep)') naming.value = true
   else if (value === '(rest)') emit('use', {}, null)
   else {
     const patch = patches.value.find((p) => p.name === value)
     if (patch) emit('use', patch.settings, patch.name)
   }
-  list.value = props.now ?? ''
+  list.value = used.value ?? ''
+}
+
+/** What the shelf has becomes a patch of this template, and is used. */
+async function fromShelf(item: string) {
+  const taken = await shelf.taking(document.head!.id, item)
+  if (!(await document.edit(taken.edits))) return
+  const patch = patches.value.find((p) => `${p.of}/${p.name}` === taken.place)
+  if (patch) emit('use', patch.settings, patch.name)
 }
 
 async function keep() {
@@ -49,20 +79,33 @@ async function keep() {
   </form>
   <div v-else class="patch">
     <span class="quiet">Patch</span>
-    <select class="field" aria-label="Patch" :value="now ?? ''" @change="choose">
+    <select class="field" aria-label="Patch" :value="used ?? ''" @change="choose">
       <option value="">{{ patches.length ? 'none' : 'none kept yet' }}</option>
       <option v-for="p in patches" :key="p.name" :value="p.name">{{ p.name }}</option>
+      <optgroup v-if="shelved.length" label="On the shelf">
+        <option v-for="item in shelved" :key="item.id" :value="`(shelf)${item.id}`">{{ item.name }}</option>
+      </optgroup>
       <option value="(rest)">everything at its default</option>
       <option value="(keep)">keep this as…</option>
     </select>
     <button
-      v-if="now && patches.some((p) => p.name === now)"
+      v-if="used && patches.some((p) => p.name === used)"
       type="button"
       class="plain bare"
-      @click="document.edit([{ type: 'remove-patch', of, name: now }])"
+      :aria-label="`Keep the patch ${used} on the shelf`"
+      @click="keeping = true"
+    >
+      to the shelf
+    </button>
+    <button
+      v-if="used && patches.some((p) => p.name === used)"
+      type="button"
+      class="plain bare"
+      @click="document.edit([{ type: 'remove-patch', of, name: used }])"
     >
       forget
     </button>
+    <KeepOnShelf v-model:open="keeping" :part="part" />
   </div>
 </template>
 

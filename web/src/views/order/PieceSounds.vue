@@ -4,13 +4,13 @@ import type { Channel } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 import { usePads } from '@/state/pads'
-import { lengthOf, useShelf } from '@/state/shelf'
+import { lengthOf, useSounds } from '@/state/sounds'
 
 /** What each piece of a kit sounds like: the stand-in's own voice, or a sound from the shelf. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 const pads = usePads()
-const shelf = useShelf()
+const shelf = useSounds()
 const open = ref(false)
 
 const source = computed(() => (props.channel.source?.type === 'instrument' ? props.channel.source : undefined))

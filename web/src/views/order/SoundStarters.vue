@@ -6,7 +6,7 @@ import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
-import { lengthOf, useShelf } from '@/state/shelf'
+import { lengthOf, useSounds } from '@/state/sounds'
 import LoopFitLine from './LoopFitLine.vue'
 
 /** Uploaded sound that waits on an audio or direct channel: loops, one-shots, references. */
@@ -16,7 +16,7 @@ const catalogue = useCatalogue()
 const file = useTemplateRef('file')
 const over = ref(false)
 const trouble = ref<string>()
-const shelf = useShelf()
+const shelf = useSounds()
 
 onMounted(shelf.look)
 

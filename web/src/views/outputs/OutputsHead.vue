@@ -18,6 +18,7 @@ defineEmits<{
   fire: []
   check: []
   make: []
+  shelf: []
   use: [first: boolean, halves: boolean]
 }>()
 const halves = computed(() => props.kit.jacks === 'halves')
@@ -40,7 +41,7 @@ const about = computed(() => {
     >
       <option v-for="row in kits" :key="row.channel.id" :value="row.channel.id">{{ row.channel.name }}</option>
     </select>
-    <h2 v-else>{{ kits[0]?.channel.name }}</h2>
+    <h2 v-else :title="kits[0]?.channel.name">{{ kits[0]?.channel.name }}</h2>
     <span class="quiet about" :title="about">{{ about }}</span>
     <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
       <input
@@ -59,6 +60,7 @@ const about = computed(() => {
       First for the rest
     </label>
     <button type="button" class="plain" @click="$emit('make')">New machine…</button>
+    <button type="button" class="plain" @click="$emit('shelf')">Shelf…</button>
     <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
     <button type="button" class="plain" @click="$emit('check')">Line check</button>
     <button type="button" class="plain" @click="$emit('fire')">
@@ -75,6 +77,9 @@ const about = computed(() => {
 }
 
 h2 {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
   white-space: nowrap;
   font-size: 20px;
 }

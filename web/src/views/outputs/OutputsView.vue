@@ -7,6 +7,7 @@ import LineCheckDialog from './LineCheckDialog.vue'
 import MachineDialog from './MachineDialog.vue'
 import OutputsHead from './OutputsHead.vue'
 import OutputsPanel from './OutputsPanel.vue'
+import OutputsShelf from './OutputsShelf.vue'
 import SwapDialog from './SwapDialog.vue'
 import { outputShortcuts } from './outputKeymap'
 import { useLineCheck } from './useLineCheck'
@@ -24,6 +25,7 @@ const router = useRouter()
 const swapping = ref(false)
 const checking = ref(false)
 const making = ref(false)
+const shelving = ref(false)
 const chosen = ref<number>()
 const explaining = ref(false)
 useNews()
@@ -69,7 +71,10 @@ function show(id: string) {
       A drum machine or any instrument with several outputs is split here. Type the pieces of your own, or
       <RouterLink :to="orderPath">add one of those that are built in</RouterLink> in the running order.
     </p>
-    <button type="button" class="plain" @click="making = true">A machine of your own…</button>
+    <div class="ways">
+      <button type="button" class="plain" @click="making = true">A machine of your own…</button>
+      <button type="button" class="plain" @click="shelving = true">A kit from the shelf…</button>
+    </div>
   </main>
   <main v-else-if="view && kit && channel" class="outputs">
     <section class="sheet" aria-label="Pieces and outputs">
@@ -83,6 +88,7 @@ function show(id: string) {
         :sources="check.sources.value.length"
         @choose="showOutputs"
         @make="making = true"
+        @shelf="shelving = true"
         @swap="swapping = true"
         @check="checking = true"
         @use="outputs.use"
@@ -134,6 +140,7 @@ function show(id: string) {
     <SwapDialog v-model:open="swapping" :channel="channel" />
   </main>
   <main v-else class="nothing faint">{{ trouble ?? 'Opening…' }}</main>
+  <OutputsShelf v-model:open="shelving" :channel="channel" @made="showOutputs" />
   <MachineDialog v-model:open="making" @made="showOutputs" />
 </template>
 
@@ -167,6 +174,11 @@ function show(id: string) {
 .trouble {
   margin: 0 0 8px;
   color: var(--blocker);
+}
+
+.ways {
+  display: flex;
+  gap: 10px;
 }
 
 .nothing {

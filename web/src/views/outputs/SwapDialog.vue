@@ -1,19 +1,25 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import { computed, ref, watch } from 'vue'
-import { swapOf } from './outputCalls'
-import { sentenceOf } from '@/api/client'
-import type { KitSwap } from '@/api/types'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { kitsElsewhere, swapOf, type SwapChoice } from './outputCalls'
+import { sentenceOf, upload } from '@/api/client'
+import type { Kit, KitElsewhere, KitSwap } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useShelf } from '@/state/shelf'
 
 /** Another kit on the splits that are there: first what stays, moves, is new and is left empty, then the swap. */
 const open = defineModel<boolean>('open', { required: true })
 const props = defineProps<{ channel: string }>()
 const document = useDocument()
 const catalogue = useCatalogue()
-const instrument = ref('')
+const shelf = useShelf()
+const file = useTemplateRef('file')
+/** Which kit: where it comes from, and its name there. */
+const wanted = ref('')
+const elsewhere = ref<KitElsewhere[]>([])
+const brought = ref<{ name: string; kit: Kit }>()
 const swap = ref<KitSwap>()
 const trouble = ref<string>()
 
@@ -36,20 +42,54 @@ const fresh = computed(() => swap.value?.pieces.filter((p) => p.reason === 'new'
 const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 const list = (names: string[]) => names.join(', ') || 'none'
 
-watch(open, (is) => is && (instrument.value = kits.value[0]?.id ?? ''))
-watch(instrument, () => (said.value = {}))
-watch([open, instrument, said], async ([isOpen, wanted, choices]) => {
+const shelved = computed(() => shelf.ofKind('kit'))
+
+/** What the server is asked for. */
+const choice = computed<SwapChoice | undefined>(() => {
+  const [from, id] = [
+    wanted.value.slice(0, wanted.value.indexOf(':')),
+    wanted.value.slice(wanted.value.indexOf(':') + 1),
+  ]
+  if (from === 'built-in') return { instrument: id }
+  if (from === 'shelf') return { item: id }
+  if (from === 'file' && brought.value) return { kit: brought.value.kit }
+  const other = elsewhere.value[Number(id)]
+  return from === 'elsewhere' && other ? { other: { document: other.document, channel: other.channel } } : undefined
+})
+
+watch(open, async (is) => {
+  if (!is || !document.head) return
+  brought.value = undefined
+  wanted.value = kits.value[0] ? `built-in:${kits.value[0].id}` : ''
+  await shelf.look().catch(() => undefined)
+  elsewhere.value = await kitsElsewhere(document.head.id).catch(() => [])
+})
+watch(wanted, () => (said.value = {}))
+watch([open, choice, said], async ([isOpen, asked, choices]) => {
   trouble.value = undefined
-  if (!isOpen || !wanted || !document.head) return
+  if (!isOpen || !asked || !document.head) return
   try {
-    const answer = await swapOf(document.head.id, props.channel, wanted, choices)
+    const answer = await swapOf(document.head.id, props.channel, asked, choices)
     // An answer about a kit that was chosen before comes too late.
-    if (open.value && instrument.value === wanted && said.value === choices) swap.value = answer
+    if (open.value && choice.value === asked && said.value === choices) swap.value = answer
   } catch (error) {
     swap.value = undefined
     trouble.value = sentenceOf(error)
   }
 })
+
+async function bring(field: HTMLInputElement) {
+  const chosen = field.files?.[0]
+  field.value = ''
+  if (!chosen || !document.head) return
+  try {
+    const address = `/api/documents/${document.head.id}/channels/${props.channel}/kit-file`
+    brought.value = { name: chosen.name, kit: (await upload<{ kit: Kit }>(address, chosen)).kit }
+    wanted.value = `file:${chosen.name}`
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
 
 /** One strip carries one piece: who stood in for the same before is paired anew. */
 function put(name: string, inPlaceOf: string) {
@@ -66,12 +106,40 @@ async function apply() {
 <template>
   <Dialog v-model:visible="open" modal header="Swap the kit" :style="{ width: '520px' }">
     <form class="swap" @submit.prevent="apply">
-      <label>
-        <span>Another kit</span>
-        <select v-model="instrument" class="field" autofocus>
-          <option v-for="kit in kits" :key="kit.id" :value="kit.id">{{ kit.name }}, {{ kit.about }}</option>
-        </select>
-      </label>
+      <div class="from">
+        <label>
+          <span>Another kit</span>
+          <select v-model="wanted" class="field" autofocus>
+            <optgroup label="Built in">
+              <option v-for="kit in kits" :key="kit.id" :value="`built-in:${kit.id}`">
+                {{ kit.name }}, {{ kit.about }}
+              </option>
+            </optgroup>
+            <optgroup v-if="shelved.length" label="On the shelf">
+              <option v-for="item in shelved" :key="item.id" :value="`shelf:${item.id}`">
+                {{ item.name }}, {{ item.words }}
+              </option>
+            </optgroup>
+            <optgroup v-if="elsewhere.length" label="In other templates">
+              <option v-for="(kit, at) in elsewhere" :key="at" :value="`elsewhere:${at}`">
+                {{ kit.name }} in {{ kit.documentName }}, {{ kit.pieces }} pieces
+              </option>
+            </optgroup>
+            <optgroup v-if="brought" label="From a file">
+              <option :value="`file:${brought.name}`">{{ brought.name }}</option>
+            </optgroup>
+          </select>
+        </label>
+        <button type="button" class="plain" @click="file?.click()">From a file…</button>
+      </div>
+      <input
+        ref="file"
+        type="file"
+        accept=".csv,.midnam,.mid,.midi,.zip,text/csv,audio/midi,application/zip"
+        hidden
+        aria-label="The file of a kit to swap to"
+        @change="bring($event.target as HTMLInputElement)"
+      />
       <div v-if="swap" class="pairs" tabindex="0" role="region" aria-label="What stands in for what">
         <table>
           <thead>
@@ -152,6 +220,13 @@ async function apply() {
 .swap {
   display: grid;
   gap: 12px;
+}
+
+.from {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: end;
 }
 
 .pairs {

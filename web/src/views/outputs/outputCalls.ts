@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { KitSwap, LineRow, LineSource, Machine, MachineWish, OutputsView } from '@/api/types'
+import type { Kit, KitElsewhere, KitSwap, LineRow, LineSource, Machine, MachineWish, OutputsView } from '@/api/types'
 
 /** The outputs of one instrument as they are, and every plan for them. */
 export function outputsOf(id: string, channel: string, act: string) {
@@ -7,12 +7,26 @@ export function outputsOf(id: string, channel: string, act: string) {
   return asked(api.GET('/api/documents/{id}/outputs/{channel}', ask)) as Promise<OutputsView>
 }
 
+/** Which kit to swap to: the catalogue's, the shelf's, another template's, or a file's. */
+export interface SwapChoice {
+  instrument?: string
+  item?: string
+  other?: { document: string; channel: string }
+  kit?: Kit
+}
+
 /** Another kit on the splits that are there, as edits and what they come to. */
-export function swapOf(id: string, channel: string, instrument: string, inPlaceOf: Record<string, string | null>) {
+export function swapOf(id: string, channel: string, choice: SwapChoice, inPlaceOf: Record<string, string | null>) {
   // Null says that a piece stands in for none; the description of the API cannot say that of a map.
   const chosen = inPlaceOf as Record<string, string>
-  const ask = { params: { path: { id } }, body: { channel, instrument, inPlaceOf: chosen } }
+  const none = { instrument: null, item: null, other: null, kit: null }
+  const ask = { params: { path: { id } }, body: { channel, ...none, ...choice, inPlaceOf: chosen } }
   return asked(api.POST('/api/documents/{id}/kit-swaps', ask)) as Promise<KitSwap>
+}
+
+/** Kits that other templates hold. */
+export function kitsElsewhere(id: string) {
+  return asked(api.GET('/api/documents/{id}/kits-elsewhere', { params: { path: { id } } })) as Promise<KitElsewhere[]>
 }
 
 /** What would come of a machine of one's own. */

@@ -1,0 +1,115 @@
+// What is made in one template and kept by name is used in another, and offered there when it changes.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage } from './stage.mjs'
+
+let stage
+let page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+async function created(name) {
+  const answer = await page.request.post(`${stage.address}/api/templates`, { data: { name } })
+  return (await answer.json()).id
+}
+
+const show = (id, place = 'outputs') => page.goto(`${stage.address}/templates/${id}/${place}`)
+const channels = async (id) => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
+const kitOf = async (id) => (await channels(id)).find((c) => c.source?.kit).source.kit
+
+async function keep(name, button = /as a kit…$/) {
+  await page.getByRole('button', { name: 'Shelf…' }).click()
+  await page.getByRole('dialog', { name: 'Shelf', exact: true }).getByRole('button', { name: button }).click()
+  const dialog = page.getByRole('dialog', { name: 'Keep on the shelf' })
+  await dialog.getByLabel('Name').fill(name)
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+}
+
+test('a kit is made, kept, put on another stage, changed at home and taken there too', async () => {
+  const home = await created('Kiln')
+  await show(home)
+  await page.getByRole('button', { name: 'A machine of your own…' }).click()
+  const machine = page.getByRole('dialog', { name: 'A machine of your own' })
+  await machine.getByLabel('Name', { exact: true }).fill('Kiln set')
+  await machine.getByLabel('Pieces').fill('Thump, Crack snare, Fizz hat, Ember bell')
+  await machine.getByText('4 sources over').waitFor()
+  await machine.getByRole('button', { name: 'Make it' }).click()
+  await keep('Kiln set, four pieces')
+
+  const away = await created('Ash')
+  await show(away)
+  await page.getByRole('button', { name: 'A kit from the shelf…' }).click()
+  await page.getByRole('button', { name: 'Put Kiln set, four pieces on stage' }).click()
+  await page.getByRole('button', { name: 'Fire all' }).click()
+  await page.getByText('Fired 4 of 4.').waitFor()
+  await page.getByText('Each where it belongs.').waitFor()
+  assert.deepEqual(await kitOf(away), await kitOf(home))
+
+  await show(home)
+  await page.getByRole('button', { name: /^Thump/ }).first().click()
+  const side = page.getByRole('complementary')
+  await side.getByLabel('Name', { exact: true }).fill('Thud')
+  await side.getByLabel('Name', { exact: true }).press('Tab')
+  await page.getByRole('button', { name: /^Thud/ }).first().waitFor()
+  await page.getByRole('button', { name: 'Shelf…' }).click()
+  await page.getByRole('button', { name: /as a kit…$/ }).click()
+  // What came from the shelf goes back to where it came from.
+  await page.getByRole('dialog', { name: 'Keep on the shelf' }).getByRole('button', { name: 'Keep it' }).click()
+  const uses = page.getByRole('dialog', { name: 'Where Kiln set, four pieces is used' })
+  await uses.getByLabel(/^Ash/).waitFor()
+  assert.equal(await uses.getByRole('checkbox').count(), 2)
+  await uses.getByLabel(/^Ash/).check()
+  await uses.getByText(/revision 2/).first().waitFor()
+  await uses.getByRole('button', { name: 'Take it there' }).click()
+  await uses.waitFor({ state: 'hidden' })
+  assert.deepEqual((await kitOf(away)).pieces.map((p) => p.name), ['Thud', 'Crack snare', 'Fizz hat', 'Ember bell'])
+  assert.deepEqual(stage.troubles, [])
+})
+
+test('the shelf is searched, renamed on, taken from as a file, brought back from one, and emptied with a way back', async () => {
+  await page.getByRole('link', { name: 'Shelf' }).click()
+  const name = page.getByLabel('Name of Kiln set, four pieces')
+  await name.fill('Kiln, small')
+  await name.press('Tab')
+  await page.getByLabel('Name of Kiln, small').waitFor()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take Kiln, small away as a file' }).click(),
+  ])
+  await page.getByRole('button', { name: 'Remove Kiln, small' }).click()
+  await page.getByText(/can come back for thirty days/).waitFor()
+  assert.equal(await page.getByLabel('Name of Kiln, small').count(), 0)
+  await page.getByLabel('Items of a shelf as files').setInputFiles(await file.path())
+  await page.getByLabel('Name of Kiln, small', { exact: true }).waitFor()
+  await page.getByLabel('Search the shelf').fill('nothing like it')
+  await page.getByText('Nothing on the shelf is called that.').waitFor()
+  await page.getByLabel('Search the shelf').fill('kiln kit')
+  assert.equal(await page.getByLabel(/^Name of/).count(), 1)
+  await page.getByLabel('Items of a shelf as files').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{}') })
+  await page.getByRole('alert').getByText('its format is not named').waitFor()
+})
+
+test('a swap takes kits of the shelf and of other templates', async () => {
+  const id = await created('Grate')
+  await show(id)
+  await page.getByRole('button', { name: 'A machine of your own…' }).click()
+  const machine = page.getByRole('dialog', { name: 'A machine of your own' })
+  await machine.getByLabel('Pieces').fill('Kick, Snare, Hat')
+  await machine.getByText('3 sources over').waitFor()
+  await machine.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Swap the kit…' }).click()
+  const swap = page.getByRole('dialog', { name: 'Swap the kit' })
+  const list = swap.getByLabel('Another kit')
+  await list.locator('optgroup[label="In other templates"]').waitFor({ state: 'attached' })
+  const texts = await list.locator('option').allTextContents()
+  assert.ok(texts.some((t) => t.startsWith('Kiln, small')), texts.join('; '))
+  await list.selectOption({ label: texts.find((t) => t.includes('in Ash')).trim() })
+  await swap.getByRole('row', { name: /^Thud/ }).waitFor()
+  await swap.getByRole('button', { name: 'Swap', exact: true }).click()
+  await swap.waitFor({ state: 'hidden' })
+  assert.deepEqual((await kitOf(id)).pieces.map((p) => p.name), ['Thud', 'Crack snare', 'Fizz hat', 'Ember bell'])
+})

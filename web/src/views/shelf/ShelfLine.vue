@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import type { ShelfItem } from '@/api/types'
+import TextField from '@/parts/TextField.vue'
+import { kindWords } from '@/state/shelf'
+import { dayOf } from '@/views/library/keepingCalls'
+
+/** One item of the shelf. */
+defineProps<{ item: ShelfItem }>()
+defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
+</script>
+
+<template>
+  <tr>
+    <td class="name">
+      <TextField
+        class="serif"
+        :aria-label="`Name of ${item.name}`"
+        maxlength="80"
+        :value="item.name"
+        @change="(name) => name && name !== item.name && $emit('rename', name)"
+      />
+    </td>
+    <td class="quiet">{{ kindWords[item.kind] }}</td>
+    <td class="roomy">{{ item.words }}</td>
+    <td class="right roomy">{{ item.revision }}</td>
+    <td class="right quiet roomy">{{ item.changedUtc ? dayOf(item.changedUtc) : '' }}</td>
+    <td class="right ways">
+      <button type="button" class="plain bare" :aria-label="`Where ${item.name} is used`" @click="$emit('uses')">
+        Where it is used
+      </button>
+      <a
+        class="plain bare"
+        :href="`/api/shelf/${item.id}/document`"
+        :aria-label="`Take ${item.name} away as a file`"
+        download
+        >As a file</a
+      >
+      <button type="button" class="plain bare" :aria-label="`Remove ${item.name}`" @click="$emit('remove')">
+        Remove
+      </button>
+    </td>
+  </tr>
+</template>
+
+<style scoped src="../../look/table.css"></style>
+<style scoped>
+.name {
+  min-width: 180px;
+}
+
+.ways {
+  white-space: nowrap;
+}
+
+.ways > * + * {
+  margin-left: 10px;
+}
+</style>
