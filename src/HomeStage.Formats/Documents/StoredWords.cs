@@ -24,6 +24,7 @@ internal static class StoredWords
             [typeof(Describe)] = "describe",
             [typeof(DuplicateChannels)] = "duplicate-channels",
             [typeof(KeepFamilyWhole)] = "keep-family-whole",
+            [typeof(KeepPatch)] = "keep-patch",
             [typeof(MakeChannel)] = "make-channel",
             [typeof(MakeInsert)] = "make-insert",
             [typeof(MoveChannel)] = "move-channel",
@@ -94,6 +95,7 @@ internal static class StoredWords
             [typeof(SetTrigger)] = "set-trigger",
             [typeof(SetWaitsFor)] = "set-waits-for",
             [typeof(TakeInputs)] = "take-inputs",
+            [typeof(TakePatch)] = "take-patch",
             [typeof(TakeSpare)] = "take-spare",
         },
         [typeof(Source)] = new()

@@ -116,4 +116,33 @@ public class PartsTests
         Assert.Equal(StageState.OnStage, template.Channels[Player].StageIn(InMix));
         Assert.Equal(Player, ((InternalSource)template.Channels[new ChannelId("t-print")].Source!).From);
     }
+
+    [Fact]
+    public void Patch_OfAnInsert_CarriesItsKeyFilterAndItsCurve_AndLeavesWhatIsSwitchedAndFed()
+    {
+        var bus = new ChannelId("pumped");
+        var made = new AddChannel(new() { Id = bus, Name = "Pumped", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus, Inserts = [new(new("keyed"), "compressor") { Settings = Map<double>.Empty.With("ratio", 8), Key = new(true, 60, 900) }, new(new("plain"), "compressor") { Key = new(false) }] });
+        var stage = EmptyStage.Create("Slate").With(made, new KeepPatch(bus, new InsertId("keyed"), "Thump"));
+
+        var after = stage.With(new TakePatch(bus, new InsertId("plain"), "Thump"));
+
+        var plain = after.Channels[bus].Inserts[1];
+        Assert.Equal((8.0, new KeyInput(false, 60, 900)), (plain.Settings["ratio"], plain.Key));
+        Assert.Equal(stage, after.With(((EditResult.Applied)new TakePatch(bus, new InsertId("plain"), "Thump").ApplyTo(stage)).Inverse));
+        Assert.IsType<EditResult.Refused>(new TakePatch(bus, new InsertId("plain"), "No such").ApplyTo(stage));
+        Assert.Equal("wrong-place", ((EditResult.Refused)new PutPatch(new Patch("limiter", "Odd", Map<double>.Empty) { Curve = [new(0, 1), new(1, 0)] }).ApplyTo(stage)).Why.Code);
+    }
+
+    [Fact]
+    public void Patch_OfADucker_TakesItsCurveAlong_AndNotWhatRestartsIt()
+    {
+        var (one, other) = (new Insert(new("one"), NoteDucker) { Trigger = new([EmptyStage.MixBus], null, [new(0, 1), new(0.4, 0.2), new(1, 0)]) }, new Insert(new("other"), NoteDucker) { Trigger = new([], 2, [new(0, 1), new(1, 0)]) });
+
+        var taken = Patch.FromInsert(one, "Any").On(other);
+
+        Assert.Equal((2.0, one.Trigger.Curve), (taken.Trigger!.EveryQuarters!.Value, taken.Trigger.Curve));
+        Assert.Empty(taken.Trigger.Notes);
+    }
+
+    private static readonly string NoteDucker = ProcessorCatalogue.All.Single(p => p.HasTrigger).Id;
 }

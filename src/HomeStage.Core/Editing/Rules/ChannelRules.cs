@@ -102,6 +102,6 @@ internal static class ChannelRules
             ?? CheckCorner(insert.Key?.HighCutHz, channel.Name);
     }
 
-    private static Refusal? CheckCorner(double? hz, string name) =>
+    internal static Refusal? CheckCorner(double? hz, string name) =>
         hz is null || (hz >= 20 && hz <= 20000) ? null : new Refusal.OutOfRange($"The key filter on {name}", hz.Value, 20, 20000, "Hz");
 }

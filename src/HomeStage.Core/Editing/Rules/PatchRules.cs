@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
@@ -18,6 +19,14 @@ internal static class PatchRules
         var parameters = InstrumentCatalogue.Find(patch.Of)?.Parameters ?? ProcessorCatalogue.Find(patch.Of)?.Parameters;
         return parameters is null
             ? new Refusal.Missing("instrument or processor", patch.Of, "in the catalogue")
-            : TextRules.Name("A patch's name", patch.Name, TextRules.LongestSection) ?? SettingRules.Check($"the patch {patch.Name}", parameters, patch.Settings);
+            : TextRules.Name("A patch's name", patch.Name, TextRules.LongestSection) ?? SettingRules.Check($"the patch {patch.Name}", parameters, patch.Settings) ?? CheckKey(patch) ?? CheckCurve(patch);
     }
+
+    private static Refusal? CheckKey(Patch patch) => patch.Key is not null && ProcessorCatalogue.Find(patch.Of)?.HasKey != true
+        ? new Refusal.WrongPlace($"The patch {patch.Name}", "has a key filter for what listens to no key")
+        : ChannelRules.CheckCorner(patch.Key?.LowCutHz, patch.Name) ?? ChannelRules.CheckCorner(patch.Key?.HighCutHz, patch.Name);
+
+    private static Refusal? CheckCurve(Patch patch) => patch.Curve.Count == 0 ? null
+        : ProcessorCatalogue.Find(patch.Of)?.HasTrigger != true ? new Refusal.WrongPlace($"The patch {patch.Name}", "has a curve for what draws none")
+        : (NoteTrigger.Plain with { Curve = patch.Curve }).Check($"the patch {patch.Name}");
 }

@@ -61,11 +61,7 @@ function park() {
       </button>
     </div>
     <div v-if="open" class="body">
-      <PatchLine
-        :of="insert.processor"
-        :settings="insert.settings"
-        @use="(settings) => send({ type: 'set-settings', ...about, settings, patch: null })"
-      />
+      <PatchLine :channel="channel.id" :insert="insert.id" :of="insert.processor" :settings="insert.settings" />
       <ParameterFields
         v-if="kind"
         :owner="kind.name"

@@ -1,17 +1,27 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import KeepOnShelf from '@/parts/KeepOnShelf.vue'
-import type { ShelfPart } from '@/api/types'
+import type { Edit, ShelfPart } from '@/api/types'
 import { useDocument } from '@/state/document'
 import { useShelf } from '@/state/shelf'
 
 /** The patches of one instrument or processor: taken up, kept under a name, forgotten. */
-const props = defineProps<{ of: string; settings: Record<string, number>; now?: string | null }>()
-const emit = defineEmits<{ use: [settings: Record<string, number>, name: string | null] }>()
+const props = defineProps<{
+  channel: string
+  /** None for the instrument of the channel. */
+  insert?: string
+  of: string
+  settings: Record<string, number>
+  now?: string | null
+}>()
 const document = useDocument()
 const naming = ref(false)
 const name = ref('')
 const patches = computed(() => document.head?.patches.filter((p) => p.of === props.of) ?? [])
+const about = computed(() => ({ channel: props.channel, insert: props.insert ?? null }))
+const send = (...edits: Edit[]) => document.edit(edits, props.channel)
+const taking = (patch: string): Edit => ({ type: 'take-patch', ...about.value, name: patch })
+
 const shelf = useShelf()
 const keeping = ref(false)
 const shelved = computed(() =>
@@ -36,28 +46,20 @@ function choose(event: Event) {
   const { value } = list
   if (value.startsWith('(shelf)')) void fromShelf(value.slice('(shelf)'.length))
   else if (value === '(keep)') naming.value = true
-  else if (value === '(rest)') emit('use', {}, null)
-  else {
-    const patch = patches.value.find((p) => p.name === value)
-    if (patch) emit('use', patch.settings, patch.name)
-  }
+  else if (value === '(rest)') void send({ type: 'set-settings', ...about.value, settings: {}, patch: null })
+  else if (value) void send(taking(value))
   list.value = used.value ?? ''
 }
 
 /** What the shelf has becomes a patch of this template, and is used. */
 async function fromShelf(item: string) {
   const taken = await shelf.taking(document.head!.id, item)
-  if (!(await document.edit(taken.edits))) return
-  const patch = patches.value.find((p) => `${p.of}/${p.name}` === taken.place)
-  if (patch) emit('use', patch.settings, patch.name)
+  await send(...taken.edits, taking(taken.place.slice(taken.place.indexOf('/') + 1)))
 }
 
 async function keep() {
   const title = name.value.trim()
-  if (!title) return
-  const patch = { of: props.of, name: title, settings: props.settings }
-  if (!(await document.edit([{ type: 'put-patch', patch }]))) return
-  emit('use', props.settings, title)
+  if (!title || !(await send({ type: 'keep-patch', ...about.value, name: title }, taking(title)))) return
   naming.value = false
   name.value = ''
 }

@@ -19,11 +19,6 @@ function address(what: string) {
   return `/api/documents/${document.head!.id}/channels/${channel.value.id}/${what}`
 }
 
-function usePatch(settings: Record<string, number>, patch: string | null) {
-  const { id } = channel.value
-  void document.edit([{ type: 'set-settings', channel: id, insert: null, settings, patch }], id)
-}
-
 function turn(parameter: string, value: number | null) {
   void document.edit(
     [{ type: 'set-instrument-setting', channel: channel.value.id, parameter, value }],
@@ -39,10 +34,10 @@ function turn(parameter: string, value: number | null) {
     </h3>
     <PatchLine
       v-if="source"
+      :channel="channel.id"
       :of="source.instrument"
       :settings="source.settings ?? {}"
       :now="source.patch"
-      @use="usePatch"
     />
     <ParameterFields
       v-if="kind && source"
