@@ -4,6 +4,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
+import { seriousIn } from './serious.mjs'
 import { openStage, waveFile } from './stage.mjs'
 
 const mostActions = 20
@@ -133,6 +134,7 @@ test('a folder of forty sounds becomes a machine: pieces, layers, sides and spli
   await dialog.getByText('40 sounds').waitFor()
   await dialog.getByLabel('Jacks').fill('16')
   await dialog.getByText('36 sources over').waitFor()
+  assert.deepEqual(await seriousIn(page), [])
   await dialog.getByText('qqq7.wav: its name does not say what it is').waitFor()
   await dialog.getByRole('button', { name: 'Make it' }).click()
   await lineCheck(36)

@@ -1,11 +1,9 @@
 // The running order at full strength: many channels at once, notes, sounds, patches, history; each by mouse or by keys.
 import assert from 'node:assert/strict'
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { after, before, test } from 'node:test'
+import { seriousIn } from './serious.mjs'
 import { openStage, openTemplate, pick, row, settles, waveFile } from './stage.mjs'
 
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 let stage
 let page
 before(async () => {
@@ -22,11 +20,7 @@ const channel = async (key) => (await channels()).find((c) => c.id === key)
 const revision = async () => (await stage.get(`/api/documents/${id()}`)).head.revision
 const side = () => page.getByRole('complementary')
 
-async function serious() {
-  await page.evaluate(axe)
-  const found = await page.evaluate(() => globalThis.axe.run(document, { resultTypes: ['violations'] }))
-  return found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0].html.slice(0, 200)}`)
-}
+const serious = () => seriousIn(page)
 
 test('several channels are chosen with Shift and Control, and set alike in one revision', async () => {
   await row(page, 'Side drum').click()

@@ -1,11 +1,9 @@
 // The drum machine, split: from an empty template to a kit on its outputs, heard, coarser, swapped, found fault with and mended.
 import assert from 'node:assert/strict'
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { after, before, test } from 'node:test'
+import { seriousIn } from './serious.mjs'
 import { openStage, openTemplate, row } from './stage.mjs'
 
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 let stage
 let page
 let id
@@ -28,11 +26,7 @@ async function until(holds) {
   }
 }
 
-async function serious() {
-  await page.evaluate(axe)
-  const found = await page.evaluate(() => globalThis.axe.run(document, { resultTypes: ['violations'] }))
-  return found.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')}`)
-}
+const serious = () => seriousIn(page)
 
 test('a place without a kit says how to come by one', async () => {
   const made = await fetch(`${stage.address}/api/templates`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'From nothing' }) })
@@ -113,7 +107,7 @@ test('another kit takes the splits that are there, after a report', async () => 
   const before = await splits()
   await page.getByRole('button', { name: 'Swap the kit…' }).click()
   const dialog = page.getByRole('dialog', { name: 'Swap the kit' })
-  await dialog.getByLabel('Another kit').selectOption('tidewater-kit-deep')
+  await dialog.getByLabel('Another kit').selectOption('built-in:tidewater-kit-deep')
   await dialog.getByRole('rowheader', { name: 'Overheads' }).waitFor()
   await dialog.getByRole('button', { name: 'Swap', exact: true }).click()
   await piece('Overheads').waitFor()

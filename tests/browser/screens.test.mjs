@@ -1,12 +1,10 @@
 // Each screen for everybody: axe without serious findings, in both themes; files brought in; two tabs.
 import assert from 'node:assert/strict'
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { after, before, test } from 'node:test'
 import { writeMidi } from 'midi-file'
+import { seriousIn } from './serious.mjs'
 import { openStage, openTemplate, row } from './stage.mjs'
 
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 let stage
 let page
 before(async () => {
@@ -15,14 +13,7 @@ before(async () => {
 })
 after(() => stage.close())
 
-async function findings() {
-  // Run in the page's own world: the policy lets no script element in.
-  await page.evaluate(axe)
-  const found = await page.evaluate(() => globalThis.axe.run(document, { resultTypes: ['violations'] }))
-  return found.violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')}`)
-}
+const findings = () => seriousIn(page)
 
 async function inBothThemes() {
   assert.deepEqual(await findings(), [])

@@ -1,6 +1,7 @@
 // What is made in one template and kept by name is used in another, and offered there when it changes.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
+import { seriousIn } from './serious.mjs'
 import { openStage } from './stage.mjs'
 
 let stage
@@ -43,7 +44,8 @@ test('a kit is made, kept, put on another stage, changed at home and taken there
   const away = await created('Ash')
   await show(away)
   await page.getByRole('button', { name: 'A kit from the shelf…' }).click()
-  await page.getByRole('button', { name: 'Put Kiln set, four pieces on stage' }).click()
+  assert.deepEqual(await seriousIn(page), [])
+  await page.getByRole('button', { name: 'Put on stage: Kiln set, four pieces' }).click()
   await page.getByRole('button', { name: 'Fire all' }).click()
   await page.getByText('Fired 4 of 4.').waitFor()
   await page.getByText('Each where it belongs.').waitFor()
@@ -62,6 +64,7 @@ test('a kit is made, kept, put on another stage, changed at home and taken there
   const uses = page.getByRole('dialog', { name: 'Where Kiln set, four pieces is used' })
   await uses.getByLabel(/^Ash/).waitFor()
   assert.equal(await uses.getByRole('checkbox').count(), 2)
+  assert.deepEqual(await seriousIn(page), [])
   await uses.getByLabel(/^Ash/).check()
   await uses.getByText(/revision 2/).first().waitFor()
   await uses.getByRole('button', { name: 'Take it there' }).click()
@@ -76,9 +79,10 @@ test('the shelf is searched, renamed on, taken from as a file, brought back from
   await name.fill('Kiln, small')
   await name.press('Tab')
   await page.getByLabel('Name of Kiln, small').waitFor()
+  assert.deepEqual(await seriousIn(page), [])
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Take Kiln, small away as a file' }).click(),
+    page.getByRole('link', { name: 'As a file: Kiln, small' }).click(),
   ])
   await page.getByRole('button', { name: 'Remove Kiln, small' }).click()
   await page.getByText(/can come back for thirty days/).waitFor()
@@ -105,6 +109,7 @@ test('a swap takes kits of the shelf and of other templates', async () => {
   const swap = page.getByRole('dialog', { name: 'Swap the kit' })
   const list = swap.getByLabel('Another kit')
   await list.locator('optgroup[label="In other templates"]').waitFor({ state: 'attached' })
+  assert.deepEqual(await seriousIn(page), [])
   const texts = await list.locator('option').allTextContents()
   assert.ok(texts.some((t) => t.startsWith('Kiln, small')), texts.join('; '))
   await list.selectOption({ label: texts.find((t) => t.includes('in Ash')).trim() })

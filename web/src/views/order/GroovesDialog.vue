@@ -89,7 +89,7 @@ function forget(groove: string) {
         <button
           type="button"
           class="plain bare"
-          :aria-label="`Keep ${groove.name} on the shelf`"
+          :aria-label="`${groove.name} to the shelf`"
           @click="((part = partOf(groove.name)), (keeping = true))"
         >
           to the shelf

@@ -94,7 +94,7 @@ async function keep() {
       v-if="used && patches.some((p) => p.name === used)"
       type="button"
       class="plain bare"
-      :aria-label="`Keep the patch ${used} on the shelf`"
+      :aria-label="`The patch ${used} to the shelf`"
       @click="keeping = true"
     >
       to the shelf

@@ -10,7 +10,7 @@ const noteOf = (name: string) => notes.value.get(name) ?? 'far'
 </script>
 
 <template>
-  <section class="preview" aria-label="What comes of it" aria-live="polite">
+  <section class="preview" tabindex="0" aria-label="What comes of it" aria-live="polite">
     <p v-if="!machine" class="faint">
       As you type or bring sounds, this side shows which jack carries what, and the note that plays it. Nothing is made
       before you say so.
@@ -20,12 +20,12 @@ const noteOf = (name: string) => notes.value.get(name) ?? 'far'
         {{ machine.pieces.length }} {{ machine.pieces.length === 1 ? 'source' : 'sources' }} over
         {{ machine.outputs.length }} {{ machine.outputs.length === 1 ? 'output' : 'outputs' }}
       </p>
-      <template v-if="machine.notUnderstood.length">
-        <p class="strange">Left alone:</p>
-        <ul class="strange" role="alert">
+      <div v-if="machine.notUnderstood.length" class="strange" role="alert">
+        <p>Left alone:</p>
+        <ul>
           <li v-for="line in machine.notUnderstood" :key="line">{{ line }}</li>
         </ul>
-      </template>
+      </div>
       <table>
         <thead>
           <tr>

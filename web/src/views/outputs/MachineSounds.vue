@@ -57,9 +57,9 @@ function choose(event: Event) {
     <label v-if="sounds.length" class="tick"
       ><input v-model="all" type="checkbox" /> Names that say nothing become pads too</label
     >
-    <ul v-if="refused.length" class="refused" role="alert">
-      <li v-for="line in refused" :key="line">{{ line }}</li>
-    </ul>
+    <div v-if="refused.length" class="refused" role="alert" tabindex="0" aria-label="Sounds that were not taken">
+      <p v-for="line in refused" :key="line">{{ line }}</p>
+    </div>
   </div>
 </template>
 
@@ -105,7 +105,6 @@ p {
   margin: 0;
   padding: 0;
   overflow: auto;
-  list-style: none;
   color: var(--blocker);
   overflow-wrap: anywhere;
 }

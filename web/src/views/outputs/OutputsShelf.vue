@@ -63,7 +63,7 @@ async function take(item: ShelfItem, onto: string | null) {
         <li v-for="item in kits" :key="item.id">
           <b class="serif">{{ item.name }}</b>
           <span class="faint">{{ item.words }}</span>
-          <button type="button" class="plain" :aria-label="`Put ${item.name} on stage`" @click="take(item, null)">
+          <button type="button" class="plain" :aria-label="`Put on stage: ${item.name}`" @click="take(item, null)">
             Put on stage
           </button>
         </li>
@@ -79,7 +79,7 @@ async function take(item: ShelfItem, onto: string | null) {
           <button
             type="button"
             class="plain"
-            :aria-label="`Play these pieces by ${item.name}`"
+            :aria-label="`Play these pieces by it: ${item.name}`"
             @click="take(item, player.id)"
           >
             Play these pieces by it

@@ -25,13 +25,13 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
     <td class="right roomy">{{ item.revision }}</td>
     <td class="right quiet roomy">{{ item.changedUtc ? dayOf(item.changedUtc) : '' }}</td>
     <td class="right ways">
-      <button type="button" class="plain bare" :aria-label="`Where ${item.name} is used`" @click="$emit('uses')">
+      <button type="button" class="plain bare" :aria-label="`Where it is used: ${item.name}`" @click="$emit('uses')">
         Where it is used
       </button>
       <a
         class="plain bare"
         :href="`/api/shelf/${item.id}/document`"
-        :aria-label="`Take ${item.name} away as a file`"
+        :aria-label="`As a file: ${item.name}`"
         download
         >As a file</a
       >
