@@ -20,7 +20,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(41) switch
+        return random.Next(43) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -60,6 +60,8 @@ internal sealed class RandomParts(Random random)
             38 when template.Copies.Count > 0 => new RemoveShelfCopy(Pick(template.Copies).Kind, Pick(template.Copies).Place),
             39 => new KeepPatch(id, insert?.Id, $"Patch {random.Next(3)}"),
             40 when template.Patches.Count > 0 => new TakePatch(id, random.Next(3) == 0 ? null : insert?.Id, Pick(template.Patches).Name),
+            41 when channel is { Kind: ChannelKind.Split, Source: OutputSource } => new PutAside(new(channel, [$"Pad {random.Next(3)}"], random.Next(2) == 0 ? [] : [new(Pick(template.Channels).Id, new(id, new("any"), new(-6)))])),
+            42 when template.Aside.Count > 0 => new RemoveAside(Pick(template.Aside).Split.Id),
             34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };

@@ -41,6 +41,14 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     /// <summary>The kit with everything on the first output, where it is heard before anybody has made splits.</summary>
     public Kit Together() => Rewired(l => l.Microphone with { Output = 1 });
 
+    /// <summary>Where the pieces that leave by an output stand on the whole: what the channel that takes it is turned to where the output has no sides.</summary>
+    /// <returns>In [−1, 1], rounded so that the middle of equals is what they are; 0 where nothing leaves by it.</returns>
+    public double MiddleAt(int number)
+    {
+        var pans = Lines.Where(l => l.Output == number).Select(l => l.Microphone.Pan).ToList();
+        return pans.Count == 0 ? 0 : Math.Round(pans.Average(), 3);
+    }
+
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>
     public string JackLabel(int number)

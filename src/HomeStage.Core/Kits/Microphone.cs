@@ -3,7 +3,7 @@ namespace HomeStage.Core.Kits;
 /// <summary>What hears a kit and leaves by one of its outputs.</summary>
 /// <param name="Name">Which of those at its piece it is: "top"; empty for the only one.</param>
 /// <param name="Output">Number of the output that it leaves by, from 1.</param>
-/// <param name="Pan">Where it stands in a stereo output, in [−1, 1].</param>
+/// <param name="Pan">Where it stands, in [−1, 1]: in a stereo output by itself; a mono one has no sides, so its channel is turned there instead.</param>
 public sealed record Microphone(string Name, int Output, double Pan = 0)
 {
     public const int MostImportance = 9;

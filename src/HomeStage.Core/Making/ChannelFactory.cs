@@ -43,6 +43,7 @@ public static class ChannelFactory
         Name = kit.Outputs[number - 1].Name,
         Kind = ChannelKind.Split,
         Format = kit.Outputs[number - 1].Format,
+        Pan = kit.Outputs[number - 1].Format == ChannelFormat.Mono ? kit.MiddleAt(number) : 0,
         Destination = player.Destination,
         Source = new OutputSource(player.Id, number),
         Stages = player.Stages,

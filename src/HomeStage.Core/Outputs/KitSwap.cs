@@ -94,7 +94,6 @@ public sealed record KitSwap(
     private static Microphone Placed(KitLine line, KitLine? old, int output, List<KitOutput> outputs) => line.Microphone with
     {
         Output = output,
-        Pan = outputs[output - 1].Format == ChannelFormat.Mono ? 0 : line.Microphone.Pan,
         Stay = old?.Microphone.Stay ?? line.Microphone.Stay,
         Importance = old?.Microphone.Importance ?? line.Microphone.Importance,
         Together = old?.Microphone.Together ?? line.Microphone.Together,

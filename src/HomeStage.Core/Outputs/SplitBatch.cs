@@ -7,9 +7,10 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Outputs;
 
 /// <summary>A plan as one batch of edits: a split for every group, named on both ends, monitored, under the drum bus.</summary>
-/// <remarks>Splits whose pieces stay together keep everything; others that survive keep strip, level and sends. Where a piece
-/// leaves by a jack of its own its pan moves to its split, since a mono output has no sides; in a pair it stays in the pair,
-/// which sounds the same.</remarks>
+/// <remarks>Splits whose pieces stay together keep everything; others that survive keep strip, level and sends; those that somebody has worked on
+/// and that the plan has no place for are put aside, and come back with a plan that has. Where a piece
+/// leaves by a jack of its own its split is turned to where it stands, since a mono output has no sides; in a pair it stands in the pair,
+/// which sounds the same. Where several share a jack, its split stands in their middle, and each keeps where it stood.</remarks>
 public sealed class SplitBatch
 {
     private const double DrumsHueDegrees = 38;
@@ -36,20 +37,23 @@ public sealed class SplitBatch
         var batch = new SplitBatch(template, player, plan);
         var kit = KitOf(template, player);
         var splits = batch.Splits().ToLookup(c => ((OutputSource)c.Source!).Output);
-        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(IsWorkedOn)), plan.Groups);
-        var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault())).ToList();
+        var waiting = plan.Groups.Select(g => AsideSplits.Exactly(template, player, NamesOf(kit, g))).ToList();
+        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(c => AsideSplits.IsWorkedOn(c, kit))), plan.Groups, g => waiting[g] is not null);
+        var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault(), waiting[i])).ToList();
         var (laid, numbers) = (jacks ?? KitJacks.Of(kit)).LaidOut(kit, plan, names);
         foreach (var gone in splits.Where(s => !survivors.Contains(s.Key)).SelectMany(s => s))
+        {
+            if (AsideSplits.IsWorkedOn(gone, kit))
+                batch.Do(new PutAside(AsideSplits.Of(template, gone, kit)));
             batch.Do(new RemoveChannel(gone.Id));
+        }
+
         batch.Share(kit, laid, numbers, survivors, splits);
         batch.UnderADrumBus();
         batch.Add(laid, numbers);
         batch.Sum(laid);
         return batch._edits.ToSequence();
     }
-
-    private static bool IsWorkedOn(Channel split) =>
-        split.Inserts.Count + split.Sends.Count + split.Feeds.Count + split.Shapes.Count + split.Note.Length > 0 || split.Level != default || split.Muted;
 
     private static Kit KitOf(Template template, ChannelId player) => ((InstrumentSource)template.Channels[player].Source!).Kit!;
 
@@ -64,10 +68,10 @@ public sealed class SplitBatch
     }
 
     /// <summary>The name that the output had, where it keeps its pieces; the channel's own, where a person gave it one.</summary>
-    private static string NameOf(Kit kit, PlanGroup group, int survivor, Channel? split)
+    private static string NameOf(Kit kit, PlanGroup group, int survivor, Channel? split, AsideSplit? waiting)
     {
         if (split is null)
-            return group.Name;
+            return waiting?.Split.Name ?? group.Name;
         var keepsPieces = kit.Lines.Where(l => l.Output == survivor).Select(l => l.Index).ToHashSet().SetEquals(group.Pieces);
         return keepsPieces || split.Name != kit.Outputs[survivor - 1].Name ? split.Name : group.Name;
     }
@@ -75,19 +79,14 @@ public sealed class SplitBatch
     private void Share(Kit before, Kit laid, IReadOnlyList<int> numbers, IReadOnlyList<int> survivors, ILookup<int, Channel> splits)
     {
         var taken = new List<TakenOutput>();
-        var pans = _plan.OnFirst.ToDictionary(i => i, i => _pans[i]);
+        var panned = laid.Rewired(l => l.Microphone with { Pan = _pans[l.Index] });
         for (var g = 0; g < _plan.Groups.Count; g++)
         {
             var group = _plan.Groups[g];
-            // The first output has no split that could take a pan.
-            var mono = group.Format == ChannelFormat.Mono && numbers[g] != 1;
-            foreach (var piece in group.Pieces)
-                pans[piece] = mono ? 0 : _pans[piece];
             foreach (var split in splits[survivors[g]])
-                taken.Add(new(split.Id, numbers[g], laid.Outputs[numbers[g] - 1].Name, group.Format, mono ? Middle(group) : split.Format == ChannelFormat.Mono ? 0 : split.Pan));
+                taken.Add(new(split.Id, numbers[g], laid.Outputs[numbers[g] - 1].Name, group.Format, group.Format == ChannelFormat.Mono ? panned.MiddleAt(numbers[g]) : split.Format == ChannelFormat.Mono ? 0 : split.Pan));
         }
 
-        var panned = laid.Rewired(l => l.Microphone with { Pan = pans[l.Index] });
         var changed = taken.Where(t => !IsSo(t, _template.Channels[t.Split])).ToSequence();
         if (changed.Count > 0 || !panned.Equals(before))
             Do(new SetOutputs(_player, panned, changed));
@@ -96,13 +95,12 @@ public sealed class SplitBatch
     private static bool IsSo(TakenOutput taken, Channel split) =>
         (taken.Output, taken.Name, taken.Format, taken.Pan) == (((OutputSource)split.Source!).Output, split.Name, split.Format, split.Pan);
 
-    /// <summary>Where a piece is heard: on a jack of its own by its split's pan, in a pair by its own.</summary>
+    /// <summary>Where a piece stands: by itself, moved along where somebody has turned the split of a jack without sides.</summary>
     private double PanOf(Kit kit, KitLine piece) =>
         kit.Outputs[piece.Output - 1].Format == ChannelFormat.Mono
-        && Splits().FirstOrDefault(s => ((OutputSource)s.Source!).Output == piece.Output) is { Format: ChannelFormat.Mono } split ? split.Pan : piece.Microphone.Pan;
-
-    /// <summary>Rounded, so that the middle of equals is what they are.</summary>
-    private double Middle(PlanGroup group) => Math.Round(group.Pieces.Average(i => _pans[i]), 3);
+        && Splits().FirstOrDefault(s => ((OutputSource)s.Source!).Output == piece.Output) is { Format: ChannelFormat.Mono } split && kit.MiddleAt(piece.Output) is var middle && split.Pan != middle
+            ? Math.Clamp(Math.Round(piece.Microphone.Pan + split.Pan - middle, 3), -1, 1)
+            : piece.Microphone.Pan;
 
     /// <summary>Splits need a bus to meet in before the mix.</summary>
     private void UnderADrumBus()
@@ -136,15 +134,29 @@ public sealed class SplitBatch
             if (numbers[g] == 1)
                 continue;
             var (group, name) = (_plan.Groups[g], laid.Outputs[numbers[g] - 1].Name);
-            var made = ChannelFactory.Split(_template.Channels[_player], laid, numbers[g]) with
-            {
-                Id = Fresh(name),
-                Pan = group.Format == ChannelFormat.Mono ? Middle(group) : 0,
-            };
-            Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
+            var made = ChannelFactory.Split(_template.Channels[_player], KitOf(_template, _player), numbers[g]) with { Id = Fresh(name) };
+            if (!TakeBack(made, NamesOf(laid, group), _template.Channels.IndexOf(last) + 1))
+                Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
             last = made.Id;
         }
     }
+
+    /// <summary>What was put aside for these pieces comes back instead of a plain split, unless it can be here no more.</summary>
+    private bool TakeBack(Channel made, IReadOnlyCollection<string> lines, int place)
+    {
+        if (AsideSplits.For(_template, _player, lines) is not { } aside)
+            return false;
+        var back = new AddChannel(AsideSplits.Restored(_template, aside, made), place);
+        if (back.ApplyTo(_template) is EditResult.Refused)
+            return false;
+        Do(new RemoveAside(aside.Split.Id));
+        Do(back);
+        foreach (var feed in AsideSplits.Feeds(_template, aside, made.Id))
+            Do(feed);
+        return true;
+    }
+
+    private static string[] NamesOf(Kit kit, PlanGroup group) => [.. group.Pieces.Select(i => kit.Lines[i].Name)];
 
     /// <summary>A bus for every family that has several splits, unless they are summed already; a plain one that is left with one goes.</summary>
     private void Sum(Kit laid)

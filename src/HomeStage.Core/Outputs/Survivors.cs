@@ -3,29 +3,32 @@ using HomeStage.Core.Kits;
 namespace HomeStage.Core.Outputs;
 
 /// <summary>Which group of a new plan goes on with the splits of an output that is there.</summary>
-/// <remarks>The same pieces first, then what has been worked on, then most importance in common, then the order.</remarks>
+/// <remarks>The best of all: as many as can be of those that somebody has worked on, then the same pieces, then most importance in common.</remarks>
 internal static class Survivors
 {
+    private const long OfWork = 1_000_000_000;
+    private const long OfTheSame = 1_000_000;
+
     /// <returns>By group: the old output whose splits it takes over; 0 for none.</returns>
+    /// <param name="isAwaited">By group: whether a strip that carried just its pieces is put aside.</param>
     /// <param name="splitOutputs">Outputs with splits, and whether anybody has worked on one of them.</param>
-    public static IReadOnlyList<int> Of(Kit kit, IReadOnlyDictionary<int, bool> splitOutputs, IReadOnlyList<PlanGroup> groups)
+    public static IReadOnlyList<int> Of(Kit kit, IReadOnlyDictionary<int, bool> splitOutputs, IReadOnlyList<PlanGroup> groups, Func<int, bool> isAwaited)
     {
         var lines = kit.Lines;
-        var candidates =
-            from old in splitOutputs.Keys
-            let held = lines.Where(l => l.Output == old).Select(l => l.Index).ToHashSet()
-            from g in Enumerable.Range(0, groups.Count)
-                // The first output sounds on the instrument's own channel and takes no split.
-            where kit.FirstReserved || groups[g].FirstJack != 1
-            let common = groups[g].Pieces.Where(held.Contains).Sum(i => lines[i].Microphone.Importance)
-            where common > 0
-            orderby held.SetEquals(groups[g].Pieces) descending, splitOutputs[old] descending, common descending, old, g
-            select (Old: old, Group: g);
-        var taken = new int[groups.Count];
-        var gone = new HashSet<int>();
-        foreach (var (old, group) in candidates)
-            if (taken[group] == 0 && gone.Add(old))
-                taken[group] = old;
-        return taken;
+        var outputs = splitOutputs.Keys.Order().ToList();
+        var held = outputs.ConvertAll(o => lines.Where(l => l.Output == o).Select(l => l.Index).ToHashSet());
+        long Worth(int old, int g)
+        {
+            // The first output sounds on the instrument's own channel and takes no split.
+            if (!kit.FirstReserved && groups[g].FirstJack == 1)
+                return 0;
+            // A group for which its own strip was put aside takes no other's.
+            var isSame = held[old].SetEquals(groups[g].Pieces);
+            var common = groups[g].Pieces.Where(held[old].Contains).Sum(i => lines[i].Microphone.Importance);
+            return common == 0 || (isAwaited(g) && !isSame) ? 0 : common + (isSame ? OfTheSame : 0) + (splitOutputs[outputs[old]] ? OfWork : 0);
+        }
+
+        var taken = Assignment.Best(groups.Count, outputs.Count, (g, old) => Worth(old, g));
+        return [.. taken.Select(old => old < 0 ? 0 : outputs[old])];
     }
 }

@@ -34,12 +34,22 @@ public static class Audition
     /// <param name="note">MIDI note number, in [0, 127].</param>
     /// <param name="velocity">In [1, 127].</param>
     /// <returns>The template with that note and nothing else in it, at the tempo of its start. Render its only section.</returns>
-    public static Template Of(Template template, ChannelId channel, int note, int velocity, double seconds = Seconds)
+    public static Template Of(Template template, ChannelId channel, int note, int velocity, double seconds = Seconds) =>
+        OfAll(template, channel, [note], 0, velocity, seconds);
+
+    /// <summary>Several notes one after the other.</summary>
+    /// <param name="notes">MIDI note numbers, in [0, 127].</param>
+    /// <param name="apartSeconds">From one to the next, at least 0.</param>
+    /// <param name="seconds">How long all of it lasts.</param>
+    public static Template OfAll(Template template, ChannelId channel, IReadOnlyList<int> notes, double apartSeconds, int velocity, double seconds)
     {
         var (timeline, secondsABar) = Lasting(template, seconds);
         var length = timeline.TicksOf(timeline.Sections[0]);
-        var held = Math.Max(1, (int)(HeldSeconds / secondsABar * timeline.Meter.TicksPerBar));
-        var pattern = new Pattern("Audition", (int)length, [new(0, held, note, velocity)], []);
+        var ticksASecond = timeline.Meter.TicksPerBar / secondsABar;
+        var held = Math.Max(1, (int)(HeldSeconds * ticksASecond));
+        var hits = notes.Select((note, i) => (Note: note, Start: (long)(i * apartSeconds * ticksASecond))).Where(h => h.Start < length)
+            .Select(h => new Note((int)h.Start, (int)Math.Min(held, length - h.Start), h.Note, velocity));
+        var pattern = new Pattern("Audition", (int)length, hits.ToSequence(), []);
         var played = template.Channels[channel];
         HashSet<ChannelId> playing = [channel, .. played.Plays, .. played.NoteInput?.Layers ?? []];
         return template with

@@ -42,6 +42,9 @@ public sealed record Template
     /// <summary>What came from the shelf, sorted by kind, then by place. A part that is gone may still be told of.</summary>
     public Sequence<ShelfCopy> Copies { get; init; } = [];
 
+    /// <summary>Splits that are put aside, sorted by id.</summary>
+    public Sequence<AsideSplit> Aside { get; init; } = [];
+
     /// <summary>Sorted by id.</summary>
     public Sequence<Lever> Levers { get; init; } = [];
 

@@ -29,8 +29,17 @@ internal static class OutputsApi
     /// <param name="Plans">By ascending number of outputs; none where more pieces keep an output to themselves than there are.</param>
     /// <param name="WeightPercent">What the template takes of a core as it is, in the act asked for.</param>
     /// <param name="Sources">What the line check fires on this instrument.</param>
+    /// <param name="Aside">Its splits that are put aside.</param>
     public sealed record OutputsView(
-        int Outputs, bool InPairs, IReadOnlyList<PartView> Parts, IReadOnlyList<int> Order, IReadOnlyList<OutputLine> Now, IReadOnlyList<PlanView> Plans, double WeightPercent, IReadOnlyList<LineSource> Sources);
+        int Outputs, bool InPairs, IReadOnlyList<PartView> Parts, IReadOnlyList<int> Order, IReadOnlyList<OutputLine> Now, IReadOnlyList<PlanView> Plans, double WeightPercent, IReadOnlyList<LineSource> Sources,
+        IReadOnlyList<AsideView> Aside);
+
+    /// <param name="Lines">What it carried.</param>
+    /// <param name="Words">What is on its strip: "2 inserts, 1 send".</param>
+    public sealed record AsideView(ChannelId Id, string Name, Sequence<string> Lines, string Words);
+
+    /// <param name="Edits">The batch whose sound is held against what is there.</param>
+    public sealed record NullTestRequest(string Act, Sequence<Edit> Edits);
 
     /// <param name="Piece">Name of the piece that it stands at; null for a far microphone.</param>
     /// <param name="Note">What plays it, in [0, 127]; null for a far microphone.</param>
@@ -74,6 +83,18 @@ internal static class OutputsApi
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act));
+        group.MapPost("/{id}/outputs/{channel}/null-test", async Task<Results<Ok<NullTest>, ProblemHttpResult>> (
+            string id, string channel, NullTestRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : document.Template.Acts.All(a => a.Id != asked.Act) ? Problems.NotFound("act")
+            : KitOf(document.Template, channel) is null ? Problems.NotFound("kit")
+            : Batch.Apply(document.Template, asked.Edits) switch
+            {
+                BatchResult.Applied { Template: var after } when KitOf(after, channel) is not null =>
+                    TypedResults.Ok(await AloneAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation)),
+                BatchResult.Refused refused => Problems.Refused(refused.Why),
+                _ => Problems.NotFound("kit after that"),
+            });
         group.MapGet("/{id}/line-check", async Task<Results<Ok<IReadOnlyList<LineSource>>, ProblemHttpResult>> (string id, string act, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document
                 ? TypedResults.Ok<IReadOnlyList<LineSource>>([.. LineSource.AllOf(document.Template, act)])
@@ -93,7 +114,8 @@ internal static class OutputsApi
         IReadOnlyList<OutputPlan> plans = jacks.Outputs > 0 && jacks.Plans(kit) is PlanResult.Planned planned ? planned.Plans : [];
         return TypedResults.Ok(new OutputsView(
             jacks.Outputs, jacks.InPairs, [.. lines.Select(l => new PartView(l.Name, l.Family, l.Piece?.Name, l.Piece?.Note, l.Microphone))], FamilyTree.Order([.. lines.Select(l => l.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
-            Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)]));
+            Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)],
+            [.. template.Aside.Where(a => a.Instrument == channel).Select(a => new AsideView(a.Split.Id, a.Split.Name, a.Lines, StripSummary.Of(a.Split)))]));
     }
 
     private static PlanView Of(Template template, ChannelId channel, OutputPlan plan, string act)
@@ -122,11 +144,16 @@ internal static class OutputsApi
     {
         if (LineSource.AllOf(template, asked.Act).FirstOrDefault(s => s.Channel == asked.Channel && s.Note == asked.Note) is not { } source)
             return Problems.Refused(new Refusal.Missing("source", $"{asked.Channel} {asked.Note}", "that the line check could fire in this act"));
+        var row = await AloneAsync(() => LineCheck.Fire(template, asked.Act, source, media, cancellation), cancellation);
+        return TypedResults.Ok(new LineView(row.Source, row.Verdict, row.Places, row.Missing, row.Twice));
+    }
+
+    private static async Task<TResult> AloneAsync<TResult>(Func<TResult> work, CancellationToken cancellation)
+    {
         await Gate.WaitAsync(cancellation);
         try
         {
-            var row = await Task.Run(() => LineCheck.Fire(template, asked.Act, source, media, cancellation), cancellation);
-            return TypedResults.Ok(new LineView(row.Source, row.Verdict, row.Places, row.Missing, row.Twice));
+            return await Task.Run(work, cancellation);
         }
         finally
         {

@@ -145,11 +145,11 @@ public class EditWordsTests
             var template = chance.Grown(30);
             return chance.Edits(template, 20).Concat(Difference.Between(template, chance.Grown(10))).Select(e => e.GetType());
         }).ToHashSet();
-        Type[] here = [typeof(SetPiecePlace), typeof(SetPieceSound), typeof(RestoreChannels), typeof(RestoreActs), typeof(SetInstrumentSetting), typeof(Describe), typeof(SetMusicalKey), typeof(RemovePattern), typeof(SetOutputPair), typeof(RemoveFeed), typeof(SetSettings), typeof(SetPrintTwin), typeof(RemoveStarter)];
+        Type[] here = [typeof(SetPiecePlace), typeof(SetPieceSound), typeof(RestoreChannels), typeof(RestoreActs), typeof(SetInstrumentSetting), typeof(Describe), typeof(SetMusicalKey), typeof(RemovePattern), typeof(SetOutputPair), typeof(RemoveFeed), typeof(SetSettings), typeof(SetPrintTwin), typeof(RemoveStarter), typeof(RemoveAside)];
 
         Assert.Equal([], typeof(Edit).Assembly.GetTypes().Where(t => !t.IsAbstract && t.IsSubclassOf(typeof(Edit))).Except(made).Except(here));
         Assert.All<Edit>([new RestoreChannels([], [new("keys")]), new RestoreActs(Said.Acts, []), new SetInstrumentSetting(new("keys"), "x", 1), new Describe("New", "", [], ""), new SetMusicalKey(new(0, false)),
-            new RemovePattern(new("keys"), "Beat"), new SetOutputPair(new("main"), 2), new RemoveFeed(new("echo"), new("keys"), new("comp")), new SetSettings(new("keys"), null, Map<double>.Empty), new SetPrintTwin(new("keys"), null), new RemoveStarter(new("keys"), "Loop"),
+            new RemovePattern(new("keys"), "Beat"), new SetOutputPair(new("main"), 2), new RemoveFeed(new("echo"), new("keys"), new("comp")), new SetSettings(new("keys"), null, Map<double>.Empty), new SetPrintTwin(new("keys"), null), new RemoveStarter(new("keys"), "Loop"), new RemoveAside(new("any")),
             new SetOutputs(new("keys"), StandInKits.Flotsam, []), new SetPieceSound(new("keys"), "Pad 1", null), new SetPiecePlace(new("keys"), "Pad 1", PieceStay.Alone, 1), new SetPiecePlace(new("keys"), "Pad 1", PieceStay.OnFirst, 1), new SetPiecePlace(new("keys"), "Pad 1", PieceStay.ByPlan, 2)],
             e => Assert.NotEmpty(EditWords.Of(e, Said)));
     }

@@ -31,6 +31,10 @@ internal static class PartsDifference
             yield return new RemovePatch(patch.Of, patch.Name);
         foreach (var patch in to.Patches.Where(p => !from.Patches.Contains(p)))
             yield return new PutPatch(patch);
+        foreach (var aside in from.Aside.Where(a => to.Aside.All(o => o.Split.Id != a.Split.Id)))
+            yield return new RemoveAside(aside.Split.Id);
+        foreach (var aside in to.Aside.Where(a => !from.Aside.Contains(a)))
+            yield return new PutAside(aside);
         foreach (var copy in from.Copies.Where(c => to.Copies.All(o => (o.Kind, o.Place) != (c.Kind, c.Place))))
             yield return new RemoveShelfCopy(copy.Kind, copy.Place);
         foreach (var copy in to.Copies.Where(c => !from.Copies.Contains(c)))

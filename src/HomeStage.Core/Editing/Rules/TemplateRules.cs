@@ -73,6 +73,9 @@ public static class TemplateRules
         ?? (template.Copies.Count > ShelfCopy.MostInATemplate ? new Refusal.TooMany("copies of the shelf", ShelfCopy.MostInATemplate) : null)
         ?? template.Copies.Select(c => c.Check()).FirstOrDefault(r => r is not null)
         ?? Doubles.Check(template.Copies.Select(c => $"{c.Kind} {c.Place}"), "origin")
+        ?? (template.Aside.Count > AsideSplit.MostInATemplate ? new Refusal.TooMany("splits put aside", AsideSplit.MostInATemplate) : null)
+        ?? template.Aside.Select(a => a.Check()).FirstOrDefault(r => r is not null)
+        ?? Doubles.Check(template.Aside.Select(a => a.Split.Id.Value), "split put aside")
         ?? LeverRules.Check(template)
         ?? OpeningRules.Check(template);
 

@@ -19,6 +19,8 @@ internal static class TemplateWords
         RemoveGroove e => $"The groove {e.Name} is forgotten",
         PutPatch e => $"The patch {e.Patch.Name} is {(t.Patches.Any(p => p.Of == e.Patch.Of && p.Name == e.Patch.Name) ? "changed" : "kept")}",
         RemovePatch e => $"The patch {e.Name} is forgotten",
+        PutAside e => $"{e.Aside.Split.Name} is put aside with its strip",
+        RemoveAside e => $"{t.Aside.FirstOrDefault(a => a.Split.Id == e.Split)?.Split.Name ?? e.Split.Value} is taken from what was put aside",
         PutShelfCopy e => $"{PlaceName(e.Copy.Kind, e.Copy.Place, t)} is a copy of the shelf's, revision {e.Copy.Revision}",
         RemoveShelfCopy e => $"{PlaceName(e.Kind, e.Place, t)} is no copy of the shelf's any more",
         PutLever e => $"The lever {e.Lever.Name} is {(t.Levers.Any(l => l.Id == e.Lever.Id) ? "changed" : "new")}",

@@ -1,0 +1,56 @@
+using HomeStage.Core.Editing;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Outputs;
+
+/// <summary>Splits that a coarser plan has no place for, and their way back.</summary>
+internal static class AsideSplits
+{
+    /// <summary>Whether somebody has put work into a split; one that nobody has is made again as easily.</summary>
+    public static bool IsWorkedOn(Channel split, Kit kit) =>
+        split.Inserts.Count + split.Sends.Count + split.Feeds.Count + split.Shapes.Count + split.Note.Length > 0
+        || split.Level != default || split.Muted || split.HueDegrees is not null || split.Role is not null || split.PolarityFlipped || split.PrintTwin is not null
+        || (SplitKit.NumberOf(split) is var number && number <= kit.Outputs.Count && split.Name != kit.Outputs[number - 1].Name);
+
+    public static AsideSplit Of(Template template, Channel split, Kit kit)
+    {
+        var inserts = split.Inserts.Select(i => i.Id).ToHashSet();
+        return new(split, kit.Lines.Where(l => l.Output == SplitKit.NumberOf(split)).Select(l => l.Name).ToSequence(),
+            template.Channels.SelectMany(c => c.Feeds.Where(f => f.Channel == split.Id && inserts.Contains(f.Insert)).Select(f => new AsideFeed(c.Id, f))).ToSequence());
+    }
+
+    /// <returns>The one that carried just these lines, or null.</returns>
+    public static AsideSplit? Exactly(Template template, ChannelId player, IReadOnlyCollection<string> lines) =>
+        template.Aside.FirstOrDefault(a => a.Instrument == player && a.Lines.Count == lines.Count && a.Lines.All(lines.Contains));
+
+    /// <returns>The one that carried just these lines; else the first that carried all of these and others besides; null for none.</returns>
+    public static AsideSplit? For(Template template, ChannelId player, IReadOnlyCollection<string> lines) =>
+        Exactly(template, player, lines) ?? template.Aside.FirstOrDefault(a => a.Instrument == player && lines.Count > 0 && lines.All(a.Lines.Contains));
+
+    /// <summary>Puts one back in the place of a plain split that would have been made.</summary>
+    /// <param name="made">The plain one: its id, name, width, output, pan and place are as the plan wants them.</param>
+    public static Channel Restored(Template template, AsideSplit aside, Channel made)
+    {
+        bool IsThere(ReferenceKind kind, ChannelId to) => kind == ReferenceKind.CurvedSend || template.Channels.Contains(to);
+        var acts = template.Acts.Select(a => a.Id).ToHashSet(StringComparer.Ordinal);
+        var fitted = ChannelReferences.Redirected(aside.Split, (kind, to) => IsThere(kind, to) ? to : null);
+        return fitted with
+        {
+            Id = made.Id,
+            Name = made.Name,
+            Format = made.Format,
+            Source = made.Source,
+            // A mono output has its place from its piece, a pair may have been turned as a whole.
+            Pan = made.Format == ChannelFormat.Stereo && aside.Split.Format == ChannelFormat.Stereo ? aside.Split.Pan : made.Pan,
+            Destination = fitted.Destination ?? made.Destination,
+            Feeds = fitted.Feeds.Where(f => template.Channels[f.Channel].Inserts.Any(i => i.Id == f.Insert)).ToSequence(),
+            Stages = Map<StageState>.From(fitted.Stages.Where(s => acts.Contains(s.Key))),
+            Inserts = fitted.Inserts.Select(i => i with { ParkedIn = i.ParkedIn.Where(acts.Contains).ToSequence() }).ToSequence(),
+        };
+    }
+
+    /// <summary>The feeds that came to its inserts, from those that are still there.</summary>
+    public static IEnumerable<Edit> Feeds(Template template, AsideSplit aside, ChannelId now) =>
+        aside.Fed.Where(f => template.Channels.Contains(f.From)).Select(f => new PutFeed(f.From, f.Feed with { Channel = now }));
+}
