@@ -13,20 +13,42 @@ internal static class AsideSplits
         || split.Level != default || split.Muted || split.HueDegrees is not null || split.Role is not null || split.PolarityFlipped || split.PrintTwin is not null
         || (SplitKit.NumberOf(split) is var number && number <= kit.Outputs.Count && split.Name != kit.Outputs[number - 1].Name);
 
+    /// <summary>As it is put aside: with the lines that its strip belongs to, under an id that nothing else is kept by.</summary>
     public static AsideSplit Of(Template template, Channel split, Kit kit)
     {
         var inserts = split.Inserts.Select(i => i.Id).ToHashSet();
-        return new(split, kit.Lines.Where(l => l.Output == SplitKit.NumberOf(split)).Select(l => l.Name).ToSequence(),
+        var home = Home(template, split.Id);
+        var id = home is not null ? split.Id : new(Numbering.FreshId(split.Id.Value, i => template.Aside.Any(a => a.Split.Id == i)).Value);
+        return new(split with { Id = id }, home?.Lines ?? kit.Lines.Where(l => l.Output == SplitKit.NumberOf(split)).Select(l => l.Name).ToSequence(),
             template.Channels.SelectMany(c => c.Feeds.Where(f => f.Channel == split.Id && inserts.Contains(f.Insert)).Select(f => new AsideFeed(c.Id, f))).ToSequence());
+    }
+
+    /// <summary>Where the strip of a split that is on stage belongs, for one that carries others as well; null for one that is at home.</summary>
+    public static AsideSplit? Home(Template template, ChannelId split) => template.Aside.FirstOrDefault(a => a.Stays && a.Split.Id == split);
+
+    /// <returns>The edit that remembers where the strip of a split belongs, or forgets it where it is there again; null for nothing to do.</returns>
+    /// <param name="lines">What it carries from now on.</param>
+    public static Edit? Remembering(Template template, Channel split, Kit kit, IReadOnlyCollection<string> lines)
+    {
+        var home = Home(template, split.Id);
+        if (home is not null)
+            return Same(home, lines) ? new RemoveAside(split.Id) : null;
+        var belongs = Of(template, split, kit) with { Stays = true };
+        return belongs.Split.Id == split.Id && IsWorkedOn(split, kit) && !Same(belongs, lines) ? new PutAside(belongs) : null;
     }
 
     /// <returns>The one that carried just these lines, or null.</returns>
     public static AsideSplit? Exactly(Template template, ChannelId player, IReadOnlyCollection<string> lines) =>
-        template.Aside.FirstOrDefault(a => a.Instrument == player && a.Lines.Count == lines.Count && a.Lines.All(lines.Contains));
+        template.Aside.FirstOrDefault(a => a.Instrument == player && Same(a, lines));
 
-    /// <returns>The one that carried just these lines; else the first that carried all of these and others besides; null for none.</returns>
-    public static AsideSplit? For(Template template, ChannelId player, IReadOnlyCollection<string> lines) =>
-        Exactly(template, player, lines) ?? template.Aside.FirstOrDefault(a => a.Instrument == player && lines.Count > 0 && lines.All(a.Lines.Contains));
+    /// <returns>The one away from the stage that carried just these lines; else the first that carried all of these and others besides; null for none.</returns>
+    public static AsideSplit? For(Template template, ChannelId player, IReadOnlyCollection<string> lines)
+    {
+        var away = template.Aside.Where(a => !a.Stays && a.Instrument == player).ToList();
+        return away.Find(a => Same(a, lines)) ?? away.Find(a => lines.Count > 0 && lines.All(a.Lines.Contains));
+    }
+
+    private static bool Same(AsideSplit aside, IReadOnlyCollection<string> lines) => aside.Lines.Count == lines.Count && aside.Lines.All(lines.Contains);
 
     /// <summary>Puts one back in the place of a plain split that would have been made.</summary>
     /// <param name="made">The plain one: its id, name, width, output, pan and place are as the plan wants them.</param>

@@ -38,13 +38,15 @@ public sealed class SplitBatch
         var kit = KitOf(template, player);
         var splits = batch.Splits().ToLookup(c => ((OutputSource)c.Source!).Output);
         var waiting = plan.Groups.Select(g => AsideSplits.Exactly(template, player, NamesOf(kit, g))).ToList();
-        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(c => AsideSplits.IsWorkedOn(c, kit))), plan.Groups, g => waiting[g] is not null);
+        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(c => AsideSplits.IsWorkedOn(c, kit))), plan.Groups,
+            (old, g) => waiting[g] is not { } home ? Belonging.Anybody : home.Stays && splits[old].Any(s => s.Id == home.Split.Id) ? Belonging.Here : Belonging.Elsewhere);
         var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault(), waiting[i])).ToList();
         var (laid, numbers) = (jacks ?? KitJacks.Of(kit)).LaidOut(kit, plan, names);
+        batch.Remember(kit, survivors, splits);
         foreach (var gone in splits.Where(s => !survivors.Contains(s.Key)).SelectMany(s => s))
         {
             if (AsideSplits.IsWorkedOn(gone, kit))
-                batch.Do(new PutAside(AsideSplits.Of(template, gone, kit)));
+                batch.Do(new PutAside(AsideSplits.Of(batch._template, gone, kit)));
             batch.Do(new RemoveChannel(gone.Id));
         }
 
@@ -71,9 +73,17 @@ public sealed class SplitBatch
     private static string NameOf(Kit kit, PlanGroup group, int survivor, Channel? split, AsideSplit? waiting)
     {
         if (split is null)
-            return waiting?.Split.Name ?? group.Name;
+            return waiting is { Stays: false } ? waiting.Split.Name : group.Name;
         var keepsPieces = kit.Lines.Where(l => l.Output == survivor).Select(l => l.Index).ToHashSet().SetEquals(group.Pieces);
         return keepsPieces || split.Name != kit.Outputs[survivor - 1].Name ? split.Name : group.Name;
+    }
+
+    private void Remember(Kit kit, IReadOnlyList<int> survivors, ILookup<int, Channel> splits)
+    {
+        for (var g = 0; g < _plan.Groups.Count; g++)
+            foreach (var split in splits[survivors[g]])
+                if (AsideSplits.Remembering(_template, split, kit, NamesOf(kit, _plan.Groups[g])) is { } edit)
+                    Do(edit);
     }
 
     private void Share(Kit before, Kit laid, IReadOnlyList<int> numbers, IReadOnlyList<int> survivors, ILookup<int, Channel> splits)

@@ -7,12 +7,13 @@ namespace HomeStage.Core.Outputs;
 internal static class Survivors
 {
     private const long OfWork = 1_000_000_000;
+    private const long OfHome = 10_000_000;
     private const long OfTheSame = 1_000_000;
 
     /// <returns>By group: the old output whose splits it takes over; 0 for none.</returns>
-    /// <param name="isAwaited">By group: whether a strip that carried just its pieces is put aside.</param>
+    /// <param name="belonging">By old output and group: whether the strip that is remembered for just the group's pieces is there.</param>
     /// <param name="splitOutputs">Outputs with splits, and whether anybody has worked on one of them.</param>
-    public static IReadOnlyList<int> Of(Kit kit, IReadOnlyDictionary<int, bool> splitOutputs, IReadOnlyList<PlanGroup> groups, Func<int, bool> isAwaited)
+    public static IReadOnlyList<int> Of(Kit kit, IReadOnlyDictionary<int, bool> splitOutputs, IReadOnlyList<PlanGroup> groups, Func<int, int, Belonging> belonging)
     {
         var lines = kit.Lines;
         var outputs = splitOutputs.Keys.Order().ToList();
@@ -22,13 +23,28 @@ internal static class Survivors
             // The first output sounds on the instrument's own channel and takes no split.
             if (!kit.FirstReserved && groups[g].FirstJack == 1)
                 return 0;
-            // A group for which its own strip was put aside takes no other's.
             var isSame = held[old].SetEquals(groups[g].Pieces);
             var common = groups[g].Pieces.Where(held[old].Contains).Sum(i => lines[i].Microphone.Importance);
-            return common == 0 || (isAwaited(g) && !isSame) ? 0 : common + (isSame ? OfTheSame : 0) + (splitOutputs[outputs[old]] ? OfWork : 0);
+            // A group whose own strip is kept for it takes no other's.
+            var home = belonging(outputs[old], g);
+            return common == 0 || (home == Belonging.Elsewhere && !isSame) ? 0
+                : common + (isSame ? OfTheSame : 0) + (home == Belonging.Here ? OfHome : 0) + (splitOutputs[outputs[old]] ? OfWork : 0);
         }
 
         var taken = Assignment.Best(groups.Count, outputs.Count, (g, old) => Worth(old, g));
         return [.. taken.Select(old => old < 0 ? 0 : outputs[old])];
     }
+}
+
+/// <summary>Whose a group is, as far as strips are remembered.</summary>
+internal enum Belonging
+{
+    /// <summary>No strip is remembered for it.</summary>
+    Anybody,
+
+    /// <summary>The strip that is remembered for it is the one that is asked about.</summary>
+    Here,
+
+    /// <summary>Another strip is.</summary>
+    Elsewhere,
 }

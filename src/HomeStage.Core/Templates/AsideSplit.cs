@@ -8,6 +8,9 @@ public sealed record AsideSplit(Channel Split, Sequence<string> Lines, Sequence<
 {
     public const int MostInATemplate = 1000;
 
+    /// <summary>Whether the split is on stage all the while and carries others as well; then this only remembers where its strip belongs.</summary>
+    public bool Stays { get; init; }
+
     public ChannelId Instrument => ((OutputSource)Split.Source!).Instrument;
 
     /// <returns>The first thing that is wrong, or null.</returns>

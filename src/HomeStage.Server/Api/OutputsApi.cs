@@ -38,6 +38,13 @@ internal static class OutputsApi
     /// <param name="Words">What is on its strip: "2 inserts, 1 send".</param>
     public sealed record AsideView(ChannelId Id, string Name, Sequence<string> Lines, string Words);
 
+    /// <param name="LargestDbfs">Peak of the difference; null for none at all.</param>
+    /// <param name="Differing">Pieces that do not sound alike, the largest difference first.</param>
+    public sealed record NullTestView(bool SoundsAlike, double? LargestDbfs, Sequence<NullTest.Difference> Differing)
+    {
+        public static NullTestView Of(NullTest test) => new(test.SoundsAlike, test.LargestDbfs, test.Differing);
+    }
+
     /// <param name="Edits">The batch whose sound is held against what is there.</param>
     public sealed record NullTestRequest(string Act, Sequence<Edit> Edits);
 
@@ -83,7 +90,7 @@ internal static class OutputsApi
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act));
-        group.MapPost("/{id}/outputs/{channel}/null-test", async Task<Results<Ok<NullTest>, ProblemHttpResult>> (
+        group.MapPost("/{id}/outputs/{channel}/null-test", async Task<Results<Ok<NullTestView>, ProblemHttpResult>> (
             string id, string channel, NullTestRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != asked.Act) ? Problems.NotFound("act")
@@ -91,7 +98,7 @@ internal static class OutputsApi
             : Batch.Apply(document.Template, asked.Edits) switch
             {
                 BatchResult.Applied { Template: var after } when KitOf(after, channel) is not null =>
-                    TypedResults.Ok(await AloneAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation)),
+                    TypedResults.Ok(NullTestView.Of(await AloneAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation))),
                 BatchResult.Refused refused => Problems.Refused(refused.Why),
                 _ => Problems.NotFound("kit after that"),
             });
@@ -115,7 +122,7 @@ internal static class OutputsApi
         return TypedResults.Ok(new OutputsView(
             jacks.Outputs, jacks.InPairs, [.. lines.Select(l => new PartView(l.Name, l.Family, l.Piece?.Name, l.Piece?.Note, l.Microphone))], FamilyTree.Order([.. lines.Select(l => l.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
             Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)],
-            [.. template.Aside.Where(a => a.Instrument == channel).Select(a => new AsideView(a.Split.Id, a.Split.Name, a.Lines, StripSummary.Of(a.Split)))]));
+            [.. template.Aside.Where(a => a.Instrument == channel && !a.Stays).Select(a => new AsideView(a.Split.Id, a.Split.Name, a.Lines, StripSummary.Of(a.Split)))]));
     }
 
     private static PlanView Of(Template template, ChannelId channel, OutputPlan plan, string act)

@@ -57,14 +57,15 @@ public sealed class SplitBatchTests
         foreach (var choice in stage.Choices.Skip(1))
         {
             template = Applied(template, Plan(template, choice));
-            Assert.Equal(Strips(Splits(begun)), Strips(Splits(template).Concat(template.Aside.Select(a => a.Split)).Where(s => s.Note.Length > 0)));
+            Assert.Equal(Strips(Splits(begun)), Strips(Splits(template).Concat(template.Aside.Where(a => !a.Stays).Select(a => a.Split)).Where(s => s.Note.Length > 0)));
         }
     }
 
     [Property(MaxTest = 150, Arbitrary = [typeof(RandomKits)])]
     public void Of_AnotherPlanAndBack_GivesEachStripBackToItsPieces(KitOnStage stage)
     {
-        var begun = Dressed(Applied(stage.Template, Plan(stage.Template, stage.Choices[0])));
+        // Some splits are worked on and some are not: these are made anew, and none of them takes the strip of another.
+        var begun = Dressed(Applied(stage.Template, Plan(stage.Template, stage.Choices[0])), s => (stage.Choices[2] >> (s.Name.Length % 5) & 1) == 0);
         var other = Applied(begun, Plan(begun, stage.Choices[1]));
 
         var back = Applied(other, Plan(other, stage.Choices[0]));
@@ -164,7 +165,7 @@ public sealed class SplitBatchTests
     private static Template Applied(Template template, OutputPlan plan) =>
         ((BatchResult.Applied)Batch.Apply(template, [.. SplitBatch.Of(template, Player, plan)])).Template;
 
-    private static Template Dressed(Template template) => Splits(template).Aggregate(template, (t, s) => t with
+    private static Template Dressed(Template template, Func<Channel, bool>? which = null) => Splits(template).Where(s => which?.Invoke(s) ?? true).Aggregate(template, (t, s) => t with
     {
         Channels = t.Channels.Replace(s with
         {

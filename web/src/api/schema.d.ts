@@ -1464,7 +1464,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["NullTest"];
+                        "application/json": components["schemas"]["NullTestView"];
                     };
                 };
             };
@@ -3853,14 +3853,15 @@ export interface components {
             everyQuarters: null | number;
             curve: components["schemas"]["ShapePoint"][];
         };
-        NullTest: {
-            /** Format: double */
-            largestDbfs: null | number;
-            differing: components["schemas"]["Difference"][];
-        };
         NullTestRequest: {
             act: string;
             edits: components["schemas"]["Edit"][];
+        };
+        NullTestView: {
+            soundsAlike: boolean;
+            /** Format: double */
+            largestDbfs: null | number;
+            differing: components["schemas"]["Difference"][];
         };
         Opening: {
             act: null | string;

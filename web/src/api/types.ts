@@ -85,3 +85,4 @@ export interface ShelfPart {
 }
 export type ShelfUse = Omit<Schemas['UseView'], 'edits'> & { edits: Edit[] }
 export type KitElsewhere = Schemas['KitElsewhere']
+export type NullTest = Schemas['NullTestView']

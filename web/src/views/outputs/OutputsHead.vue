@@ -49,7 +49,7 @@ const about = computed(() => {
         :checked="halves"
         @change="$emit('use', kit.firstReserved, ($event.target as HTMLInputElement).checked)"
       />
-      Mono pieces share a pair
+      Mono shares a pair
     </label>
     <label class="halves" title="Otherwise the first output is used by a plan as well">
       <input
@@ -73,11 +73,12 @@ const about = computed(() => {
 .head {
   display: flex;
   align-items: center;
-  gap: 6px 12px;
+  gap: 6px 8px;
 }
 
 h2 {
-  min-width: 0;
+  min-width: 5em;
+  flex-shrink: 0.3;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

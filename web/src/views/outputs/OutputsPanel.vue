@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import KitAdds from './KitAdds.vue'
 import PieceFacts from './PieceFacts.vue'
+import PlanSound from './PlanSound.vue'
 import type { useLineCheck } from './useLineCheck'
 import type { useOutputs } from './useOutputs'
 import { wrongOf } from './lineWords'
@@ -19,7 +20,6 @@ const props = defineProps<{
 const emit = defineEmits<{ show: [channel: string]; leave: []; choose: [index: number] }>()
 const document = useDocument()
 const findings = useFindings()
-const mostWords = 7
 
 const plan = computed(() => props.outputs.plan.value)
 const kit = computed(() => props.outputs.kit.value)
@@ -30,6 +30,8 @@ const counted = computed(() => {
 })
 const found = computed(() => findings.open.filter((finding) => finding.group === 'Outputs'))
 const shares = computed(() => (plan.value?.lines ?? []).filter((line) => line.number > 1 && line.pieces.length > 1))
+const aside = computed(() => props.outputs.view.value?.aside ?? [])
+const forget = (split: string) => document.edit([{ type: 'remove-aside', split }], props.channel)
 const nameOf = (id: string) => document.rows.get(id)?.channel.name ?? id
 
 const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value?.parts[i]?.name).join(', ')
@@ -40,15 +42,18 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
     <template v-if="plan">
       <h2>{{ plan.outputs }} {{ counted }}</h2>
       <template v-if="plan.edits.length">
-        <ul>
-          <li v-for="(word, i) in plan.words.slice(0, mostWords)" :key="i">{{ word }}</li>
-          <li v-if="plan.words.length > mostWords">and {{ plan.words.length - mostWords }} more</li>
-        </ul>
         <div class="ways">
           <button type="button" class="plain do" @click="outputs.apply">Split it so</button>
           <button type="button" class="plain bare" @click="emit('leave')">Leave it as it is</button>
         </div>
         <p v-if="document.refusal" class="trouble" role="alert">{{ document.refusal.sentence }}</p>
+        <PlanSound :channel="channel" :plan="plan" />
+        <section>
+          <h3>What it does</h3>
+          <ul>
+            <li v-for="(word, i) in plan.words" :key="i">{{ word }}</li>
+          </ul>
+        </section>
       </template>
       <p v-else class="proven">It is split like this.</p>
       <section v-if="shares.length">
@@ -74,6 +79,18 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
       output.
     </p>
     <KitAdds v-if="!plan && kit" :channel="channel" :kit="kit" @choose="emit('choose', $event)" />
+    <section v-if="aside.length" aria-label="Put aside">
+      <h3>Put aside</h3>
+      <p v-for="split in aside" :key="split.id" class="put">
+        <span
+          ><b>{{ split.name }}</b> <span class="quiet">{{ split.words }}</span></span
+        >
+        <button type="button" class="plain bare" :aria-label="`Forget ${split.name}`" @click="forget(split.id)">
+          Forget
+        </button>
+      </p>
+      <p class="faint">A plan that is fine enough takes them back.</p>
+    </section>
     <section>
       <h3>Line check</h3>
       <p v-if="check.rows.size === 0" class="faint">Fire all to see whether every piece arrives where it belongs.</p>
@@ -148,6 +165,13 @@ ul {
 .do {
   color: var(--lamp);
   border-color: color-mix(in srgb, var(--lamp) 45%, transparent);
+}
+
+.put {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 8px;
 }
 
 .share {

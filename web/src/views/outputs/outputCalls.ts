@@ -1,5 +1,16 @@
 import { api, asked } from '@/api/client'
-import type { Kit, KitElsewhere, KitSwap, LineRow, LineSource, Machine, MachineWish, OutputsView } from '@/api/types'
+import type {
+  Kit,
+  KitElsewhere,
+  KitSwap,
+  LineRow,
+  LineSource,
+  Machine,
+  MachineWish,
+  NullTest,
+  OutputsView,
+  PlanView,
+} from '@/api/types'
 
 /** The outputs of one instrument as they are, and every plan for them. */
 export function outputsOf(id: string, channel: string, act: string) {
@@ -45,4 +56,10 @@ export function sourcesOf(id: string, act: string) {
 export function fired(id: string, act: string, source: LineSource) {
   const ask = { params: { path: { id } }, body: { act, channel: source.channel, note: source.note } }
   return asked(api.POST('/api/documents/{id}/line-check', ask)) as unknown as Promise<LineRow>
+}
+
+/** What a plan does to the sound: every piece struck in turn, before and after. */
+export function nullTestOf(id: string, channel: string, act: string, edits: PlanView['edits']) {
+  const ask = { params: { path: { id, channel } }, body: { act, edits } }
+  return asked(api.POST('/api/documents/{id}/outputs/{channel}/null-test', ask)) as Promise<NullTest>
 }
