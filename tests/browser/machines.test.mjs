@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { seriousIn } from './serious.mjs'
-import { openStage, waveFile } from './stage.mjs'
+import { openStage, settles, waveFile } from './stage.mjs'
 
 const mostActions = 20
 let stage
@@ -150,4 +150,55 @@ test('a folder of forty sounds becomes a machine: pieces, layers, sides and spli
   const used = stage.actions.since(from)
   assert.ok(used <= mostActions, `${used} actions`)
   await rm(folder, { recursive: true })
+})
+
+test('the table and the bands are one thing: many are sent and planned as one, an output is renamed, a piece is dragged', async () => {
+  const kitOf = async (id) => (await channels(id)).find((c) => c.kind === 'instrument').source.kit
+  const outputOf = async (id, name) => (await kitOf(id)).pieces.find((p) => p.name === name).microphones[0].output
+  const { id, dialog } = await begin('Laid out')
+  await dialog.getByLabel('Pieces').fill('Kick, Snare, Tom 1–3, Clap')
+  await dialog.getByText('6 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  await page.getByRole('button', { name: 'Table', exact: true }).click()
+  await page.getByLabel('Choose Tom 1').check()
+  await page.getByLabel('Choose Tom 3').check()
+  assert.deepEqual(await seriousIn(page), [])
+  await page.getByLabel('Send them to').selectOption({ label: '2 Kick' })
+  await settles(async () => [await outputOf(id, 'Tom 1'), await outputOf(id, 'Tom 3')], [2, 2])
+  await page.getByRole('button', { name: 'Plan them as one' }).click()
+  await settles(async () => (await kitOf(id)).pieces.filter((p) => p.microphones[0].together === 'Tom 1').map((p) => p.name), ['Tom 1', 'Tom 3'])
+  await page.getByLabel('Name of output 2').fill('Thunder')
+  await page.getByLabel('Name of output 2').press('Tab')
+  await settles(async () => (await kitOf(id)).outputs[1].name, 'Thunder')
+  await page.getByLabel('Note of Clap').press('ArrowUp')
+  await settles(async () => (await kitOf(id)).pieces.find((p) => p.name === 'Clap').note, 40)
+  await page.getByRole('button', { name: 'Bands', exact: true }).click()
+  await page.locator('button.piece', { hasText: 'Clap' }).dragTo(page.locator('.output', { hasText: 'Thunder' }))
+  await settles(() => outputOf(id, 'Clap'), 2)
+  assert.deepEqual(stage.troubles, [])
+})
+
+test('a strip that was worked on is put aside by a coarser plan, with what it does to the sound, and comes back', async () => {
+  const { id, dialog } = await begin('Coarse and back')
+  await dialog.getByLabel('Pieces').fill('Kick, Snare, Rim, Clap, Hat')
+  await dialog.getByText('5 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  const { head } = await stage.get(`/api/documents/${id}`)
+  const split = async (name) => (await channels(id)).find((c) => c.kind === 'split' && c.name === name)
+  const edits = []
+  for (const name of ['Rim', 'Clap']) edits.push({ type: 'set-level', channel: (await split(name)).id, level: name === 'Rim' ? -4 : -9 })
+  await page.request.post(`${stage.address}/api/documents/${id}/edits`, { data: { revision: head.revision, edits } })
+  await page.reload()
+  await page.getByRole('button', { name: /^Kick/ }).first().waitFor()
+  for (let i = 0; i < 4; i++) await page.keyboard.press(',')
+  await page.getByText('Sounds otherwise').waitFor()
+  await page.getByText('is put aside with its strip').first().waitFor()
+  await page.getByRole('button', { name: 'Split it so' }).click()
+  await page.getByRole('region', { name: 'Put aside' }).waitFor()
+  for (let i = 0; i < 4; i++) await page.keyboard.press('.')
+  await page.getByRole('button', { name: 'Split it so' }).click()
+  await settles(async () => [(await split('Rim'))?.level, (await split('Clap'))?.level], [-4, -9])
+  assert.equal(await page.getByRole('region', { name: 'Put aside' }).count(), 0)
 })

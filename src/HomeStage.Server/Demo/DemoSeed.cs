@@ -1,12 +1,13 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Shelf;
 
 namespace HomeStage.Server.Demo;
 
 /// <summary>Fills a library in which nothing ever was with the demo company's templates, made by the same edits as anybody's: all of
 /// them or none.</summary>
-public sealed class DemoSeed(DocumentStore store, DocumentLists lists)
+public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStore shelf)
 {
     /// <summary>The demo templates as the edits that build them from an empty stage.</summary>
     public static IReadOnlyList<(string Name, IReadOnlyList<Edit> Edits)> Templates { get; } =
@@ -16,6 +17,10 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists)
     {
         if (!await lists.IsEmptyAsync(cancellation))
             return;
+        // A seeding that was cut off goes on from here; the templates come last and all at once.
+        if ((await shelf.ListAsync(cancellation)).Count == 0)
+            foreach (var (name, content) in QuayShelf.Items)
+                await shelf.AddAsync(name, content, cancellation);
         await store.CreateAllAsync([.. Templates.Select(t => new NewDocument(DocumentKind.Template, Built(t.Name, t.Edits), OpensByDefault: t.Name == FirstRehearsal.Name))], cancellation);
     }
 

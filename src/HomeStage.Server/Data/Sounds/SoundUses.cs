@@ -20,7 +20,9 @@ public sealed partial class SoundUses(IDbContextFactory<StageDb> databases)
     public async Task<IReadOnlyDictionary<string, int>> CountsAsync(CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        return await db.MediaUses.Select(u => u.Content).Concat(db.ShelfSounds.Select(s => s.Content)).GroupBy(u => u).ToDictionaryAsync(g => g.Key, g => g.Count(), cancellation);
+        var documents = await db.MediaUses.AsNoTracking().GroupBy(u => u.Content).Select(g => new { g.Key, Count = g.Count() }).ToListAsync(cancellation);
+        var items = await db.ShelfSounds.AsNoTracking().GroupBy(u => u.Content).Select(g => new { g.Key, Count = g.Count() }).ToListAsync(cancellation);
+        return documents.Concat(items).GroupBy(u => u.Key, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.Sum(u => u.Count), StringComparer.Ordinal);
     }
 
     /// <summary>Notes the sounds of documents that were made before uses were counted.</summary>

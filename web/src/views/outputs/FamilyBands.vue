@@ -17,7 +17,12 @@ const props = defineProps<{
   rows: Map<number, LineRow>
   nameOf: (channel: string) => string | undefined
 }>()
-const emit = defineEmits<{ choose: [index: number]; fire: [note: number]; open: [channel: string] }>()
+const emit = defineEmits<{
+  choose: [index: number]
+  fire: [note: number]
+  open: [channel: string]
+  send: [piece: string, output: number]
+}>()
 
 const frame = ref<HTMLElement>()
 const { width, height } = useElementSize(frame)
@@ -96,6 +101,7 @@ function press(piece: Part, index: number) {
         :level="levelAt(line)"
         :style="{ top: `${i * lineHeight + 2}px`, height: `${lineHeight - 4}px`, width: `${outputWidth}px` }"
         @click="line.channel && emit('open', line.channel)"
+        @take="emit('send', $event, line.number)"
       />
     </div>
     <p v-if="free" class="faint free">{{ free }} {{ free === 1 ? 'output is' : 'outputs are' }} free.</p>

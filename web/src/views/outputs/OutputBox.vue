@@ -1,17 +1,36 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import { pieceType } from './pieceType'
 import type { OutputLine } from '@/api/types'
 
 /** One output: its jacks, its name, and how loud the chosen piece arrives there. */
 defineProps<{ line: OutputLine; called: string; level: string }>()
+const emit = defineEmits<{ take: [piece: string] }>()
+const isOver = ref(false)
+
+function over(event: DragEvent) {
+  if (!event.dataTransfer?.types.includes(pieceType)) return
+  event.preventDefault()
+  isOver.value = true
+}
+
+function drop(event: DragEvent) {
+  isOver.value = false
+  const piece = event.dataTransfer?.getData(pieceType)
+  if (piece) emit('take', piece)
+}
 </script>
 
 <template>
   <button
     type="button"
     class="output"
-    :class="{ silent: line.channel === null, fresh: line.isNew, heard: level !== '' }"
-    :disabled="line.channel === null || line.isNew"
+    :class="{ over: isOver, silent: line.channel === null, fresh: line.isNew, heard: level !== '' }"
+    :aria-disabled="line.channel === null || line.isNew"
     :title="line.channel === null ? 'No channel takes this output' : 'Show the channel'"
+    @dragover="over"
+    @dragleave="isOver = false"
+    @drop.prevent="drop"
   >
     <span class="jack">{{ line.jackLabel }}</span>
     <span class="called serif">{{ called }}</span>
@@ -36,7 +55,11 @@ defineProps<{ line: OutputLine; called: string; level: string }>()
   text-align: left;
 }
 
-.output:disabled {
+.output.over {
+  border-color: var(--lamp);
+}
+
+.output[aria-disabled='true'] {
   cursor: default;
 }
 

@@ -5,9 +5,11 @@ import CoarseSlider from './CoarseSlider.vue'
 import FamilyBands from './FamilyBands.vue'
 import LineCheckDialog from './LineCheckDialog.vue'
 import MachineDialog from './MachineDialog.vue'
+import OutputTable from './OutputTable.vue'
 import OutputsHead from './OutputsHead.vue'
 import OutputsPanel from './OutputsPanel.vue'
 import OutputsShelf from './OutputsShelf.vue'
+import PieceTable from './PieceTable.vue'
 import SwapDialog from './SwapDialog.vue'
 import { outputShortcuts } from './outputKeymap'
 import { useLineCheck } from './useLineCheck'
@@ -26,6 +28,8 @@ const swapping = ref(false)
 const checking = ref(false)
 const making = ref(false)
 const shelving = ref(false)
+/** The bands and the table are two views of one thing. */
+const asTable = ref(false)
 const chosen = ref<number>()
 const explaining = ref(false)
 useNews()
@@ -55,6 +59,14 @@ useOutputKeys({ outputs, check, channel, chosen, explaining })
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 
 const showOutputs = (id: string) => router.replace(`/${props.kind}s/${props.id}/outputs/${id}`)
+
+/** As it is now: a plan that is looked at is not what is changed by hand. */
+function sendTo(piece: string, output: number) {
+  const { value } = channel
+  if (!value) return
+  looked.value = undefined
+  void document.edit([{ type: 'send-to-output', channel: value, lines: [piece], output }], value)
+}
 
 function show(id: string) {
   document.choose(id)
@@ -109,12 +121,29 @@ function show(id: string) {
         <span>{{ (plan?.weightPercent ?? view.weightPercent).toFixed(1) }} % of a core</span>
         <span v-if="plan || standing >= 0">likeness kept {{ (plan ?? view.plans[standing]!).likenessPercent }} %</span>
         <span v-else class="faint">as set by hand</span>
+        <span class="ways">
+          <button type="button" class="plain bare" :aria-pressed="!asTable" @click="asTable = false">Bands</button>
+          <button type="button" class="plain bare" :aria-pressed="asTable" @click="asTable = true">Table</button>
+        </span>
       </div>
       <p v-else class="quiet">
         No plan is left: more pieces keep an output to themselves than there are outputs. Choose one and let it share.
       </p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <div v-if="asTable" class="tables">
+        <PieceTable
+          :channel="channel"
+          :kit="kit"
+          :pieces="pieces"
+          :outputs="view.now"
+          :chosen="chosen"
+          @choose="chosen = $event"
+          @fire="check.fire"
+        />
+        <OutputTable :channel="channel" :kit="kit" :outputs="view.now" :parts="view.parts" />
+      </div>
       <FamilyBands
+        v-else
         :pieces="pieces"
         :lines="lines"
         :chosen="chosen"
@@ -124,6 +153,7 @@ function show(id: string) {
         @choose="chosen = $event"
         @fire="check.fire"
         @open="show"
+        @send="sendTo"
       />
     </section>
     <OutputsPanel
@@ -169,6 +199,20 @@ function show(id: string) {
 
 .coarse b {
   color: var(--text);
+}
+
+.coarse .ways {
+  margin-left: auto;
+}
+
+.coarse .ways [aria-pressed='true'] {
+  color: var(--lamp);
+}
+
+.tables {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
 }
 
 .trouble {

@@ -28,11 +28,6 @@ const stays = [
   { id: 'on-first', name: 'With the rest' },
 ] as const
 
-function place(stay: Part['microphone']['stay'], importance: number) {
-  const { channel, piece } = props
-  void document.edit([{ type: 'set-piece-place', channel, piece: piece.name, stay: stay!, importance }], channel)
-}
-
 /** The family that the piece stands in, where it is not the outermost. */
 const family = computed(() => {
   const path = edits.piece.value?.family ?? props.piece.family
@@ -116,7 +111,7 @@ function value(event: Event) {
       id="piece-stay"
       class="field"
       :value="microphone.stay ?? 'by-plan'"
-      @change="place(value($event) as never, microphone.importance ?? 1)"
+      @change="edits.place(value($event) as never, microphone.importance ?? 1)"
     >
       <option v-for="stay in stays" :key="stay.id" :value="stay.id">{{ stay.name }}</option>
     </select>
@@ -143,7 +138,7 @@ function value(event: Event) {
       :min="1"
       :max="9"
       :step="1"
-      @change="$event !== null && place(microphone.stay, $event)"
+      @change="$event !== null && edits.place(microphone.stay ?? 'by-plan', $event)"
     />
   </dd>
 </template>

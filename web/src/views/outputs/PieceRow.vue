@@ -2,6 +2,8 @@
 import type { LineRow, Part } from '@/api/types'
 
 /** One piece: its name, what was said of its place, and whether it arrived. */
+import { pieceType } from './pieceType'
+
 defineProps<{ piece: Part; row?: LineRow; on: boolean; lit: boolean }>()
 </script>
 
@@ -9,9 +11,11 @@ defineProps<{ piece: Part; row?: LineRow; on: boolean; lit: boolean }>()
   <button
     type="button"
     class="piece"
+    draggable="true"
     :class="{ on, lit }"
     :aria-pressed="on"
     :title="piece.note === null ? 'A far microphone' : `Note ${piece.note}: press to hear where it arrives`"
+    @dragstart="$event.dataTransfer?.setData(pieceType, piece.name)"
   >
     <span class="name">{{ piece.name }}</span>
     <span v-if="piece.microphone.stay === 'alone'" class="pin" title="Keeps an output to itself">alone</span>

@@ -79,5 +79,9 @@ export function usePieceEdits(about: { channel: string; kit: Kit; piece: Part })
   const sendTo = (output: number) =>
     send({ type: 'send-to-output', channel: about.channel, lines: [about.piece.name], output })
 
-  return { piece, far, put, putMicrophone, rename, putFamily, addMicrophone, removeMicrophone, remove, sendTo }
+  /** What the plan may do with it, and how much it matters. */
+  const place = (stay: NonNullable<Microphone['stay']>, importance: number) =>
+    send({ type: 'set-piece-place', channel: about.channel, piece: about.piece.name, stay, importance })
+
+  return { piece, far, place, put, putMicrophone, rename, putFamily, addMicrophone, removeMicrophone, remove, sendTo }
 }

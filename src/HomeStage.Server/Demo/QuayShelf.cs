@@ -1,0 +1,42 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
+using HomeStage.Core.Shelf;
+
+namespace HomeStage.Server.Demo;
+
+/// <summary>What the demo company keeps on its shelf: a machine of seven outputs, two of them pairs, the drum set laid over it, and the ferry's kit.</summary>
+internal static class QuayShelf
+{
+    public static IReadOnlyList<(string Name, ShelfContent Content)> Items { get; } =
+    [
+        ("Quay box", new MachineContent(Outputs(), true, null)),
+        ("Breakwater over the quay box", new KitContent(InstrumentCatalogue.OwnMachine, OverTheBox())),
+        ("Tidewater as on the ferry", new KitContent(InstrumentCatalogue.Tidewater, StandInKits.Tidewater)),
+    ];
+
+    private static Sequence<KitOutput> Outputs() =>
+    [
+        new("The rest", ChannelFormat.Mono), new("Kick", ChannelFormat.Mono), new("Snare", ChannelFormat.Mono), new("Toms", ChannelFormat.Stereo),
+        new("Hats", ChannelFormat.Mono), new("Cymbals", ChannelFormat.Stereo), new("Hands and shaker", ChannelFormat.Mono),
+    ];
+
+    private static Kit OverTheBox()
+    {
+        var at = new Dictionary<string, (int Output, double Pan)>(StringComparer.Ordinal)
+        {
+            ["Kick"] = (2, 0),
+            ["Snare"] = (3, 0),
+            ["Rim"] = (3, 0),
+            ["Tom high"] = (4, -0.3),
+            ["Tom low"] = (4, 0.4),
+            ["Hat closed"] = (5, 0),
+            ["Hat foot"] = (5, 0),
+            ["Hat open"] = (5, 0),
+            ["Ride"] = (6, 0.5),
+            ["Crash"] = (6, -0.5),
+            ["Clap"] = (7, 0),
+            ["Shaker"] = (7, 0),
+        };
+        return StandInKits.Breakwater.Rewired(l => l.Microphone with { Output = at[l.Name].Output, Pan = at[l.Name].Pan }) with { Outputs = Outputs() };
+    }
+}
