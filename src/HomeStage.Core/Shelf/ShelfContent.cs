@@ -10,7 +10,7 @@ public abstract record ShelfContent
 {
     public abstract ShelfKind Kind { get; }
 
-    /// <summary>What it is about, in a few words: "14 pieces, 12 jacks".</summary>
+    /// <summary>What it is about, in a few words: "14 pieces, 8 pairs".</summary>
     public abstract string Words { get; }
 
     /// <summary>Uploaded sounds that it needs.</summary>
@@ -21,10 +21,10 @@ public abstract record ShelfContent
 
     private protected static string Counted(int count, string one) => count == 1 ? $"1 {one}" : $"{count} {one}s";
 
-    private protected static string Jacks(IReadOnlyCollection<KitOutput> outputs)
+    private protected static string Spoken(IReadOnlyCollection<KitOutput> outputs)
     {
         var pairs = outputs.Count(o => o.Format == ChannelFormat.Stereo);
-        return Counted(outputs.Count + pairs, "jack") + (pairs > 0 ? $", {(pairs == outputs.Count ? "in pairs" : Counted(pairs, "pair") + " among them")}" : "");
+        return pairs == 0 ? Counted(outputs.Count, "mono output") : pairs == outputs.Count ? Counted(pairs, "pair") : $"{Counted(outputs.Count, "output")}, {pairs} of them pairs";
     }
 }
 
@@ -35,7 +35,7 @@ public sealed record KitContent(string Instrument, Kit Kit) : ShelfContent
     public override ShelfKind Kind => ShelfKind.Kit;
 
     public override string Words =>
-        $"{Counted(Kit.Pieces.Count, "piece")}{(Kit.Lines.Count > Kit.Pieces.Count ? $", {Counted(Kit.Lines.Count, "microphone")}" : "")}, {Jacks(Kit.Outputs)}{(Sounds.Count > 0 ? $", {Counted(Sounds.Count, "sound")}" : "")}";
+        $"{Counted(Kit.Pieces.Count, "piece")}{(Kit.Lines.Count > Kit.Pieces.Count ? $", {Counted(Kit.Lines.Count, "microphone")}" : "")}, {Spoken(Kit.Outputs)}{(Sounds.Count > 0 ? $", {Counted(Sounds.Count, "sound")}" : "")}";
 
     public override IReadOnlyList<MediaRef> Sounds =>
         [.. Kit.Pieces.SelectMany(p => p.Layers.Select(l => l.Sample).Prepend(p.Sample)).OfType<MediaRef>().DistinctBy(s => s.Content)];
@@ -52,7 +52,7 @@ public sealed record MachineContent(Sequence<KitOutput> Outputs, bool FirstReser
 {
     public override ShelfKind Kind => ShelfKind.Machine;
 
-    public override string Words => Jacks(Outputs);
+    public override string Words => Spoken(Outputs);
 
     /// <summary>A kit on these jacks.</summary>
     public Kit Carrying(Kit kit) => kit with { Outputs = Outputs, FirstReserved = FirstReserved, Jacks = Use };

@@ -15,7 +15,7 @@ namespace HomeStage.Server.Api;
 /// <summary>The shelf: what is kept by name and can be used in every template.</summary>
 internal static class ShelfApi
 {
-    /// <param name="Words">What it is about: "14 pieces, 12 jacks".</param>
+    /// <param name="Words">What it is about: "14 pieces, 8 pairs".</param>
     /// <param name="Content">What it holds.</param>
     public sealed record ItemView(string Id, string Name, ShelfKind Kind, int Revision, string Words, DateTime? ChangedUtc, ShelfContent Content);
 

@@ -2587,6 +2587,7 @@ export interface components {
             split: components["schemas"]["Channel"];
             lines: string[];
             fed: components["schemas"]["AsideFeed"][];
+            stays?: boolean;
         };
         AsideView: {
             id: components["schemas"]["ChannelId"];

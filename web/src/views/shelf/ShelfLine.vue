@@ -45,7 +45,12 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
 <style scoped src="../../look/table.css"></style>
 <style scoped>
 .name {
+  width: 30%;
   min-width: 180px;
+}
+
+.name .field {
+  width: 100%;
 }
 
 .ways {
