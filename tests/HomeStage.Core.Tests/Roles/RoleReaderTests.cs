@@ -37,7 +37,7 @@ public class RoleReaderTests
     [Theory]
     [InlineData("Vox Room", "reverb")]
     [InlineData("Room Far", "room")]
-    [InlineData("Ghost Kick", "trigger")]
+    [InlineData("Ghost BD", "trigger")]
     [InlineData("Ghost Snare", "snare")]
     [InlineData("Key 2", "keys")]
     [InlineData("Key Kick", "trigger")]

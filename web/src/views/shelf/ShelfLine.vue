@@ -28,11 +28,7 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
       <button type="button" class="plain bare" :aria-label="`Where it is used: ${item.name}`" @click="$emit('uses')">
         Where it is used
       </button>
-      <a
-        class="plain bare"
-        :href="`/api/shelf/${item.id}/document`"
-        :aria-label="`As a file: ${item.name}`"
-        download
+      <a class="plain bare" :href="`/api/shelf/${item.id}/document`" :aria-label="`As a file: ${item.name}`" download
         >As a file</a
       >
       <button type="button" class="plain bare" :aria-label="`Remove ${item.name}`" @click="$emit('remove')">
