@@ -1,7 +1,11 @@
+using System.Text;
+using System.Text.Json.Nodes;
 using HomeStage.Core.Shelf;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
+using HomeStage.Formats;
+using HomeStage.Formats.Documents;
 using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests;
@@ -15,7 +19,7 @@ public class DemoShelfTests(RunningServer server) : IClassFixture<RunningServer>
         var items = (await server.GetAsync("/api/shelf")).AsArray();
 
         Assert.Equal(["kit", "kit", "machine"], items.Select(i => i!["kind"]!.ToString()));
-        var outputs = items.Single(i => i!["kind"]!.ToString() == "machine")!["content"]!["outputs"]!.AsArray();
+        var outputs = (await DocumentAsync(items.Single(i => i!["kind"]!.ToString() == "machine")!))["content"]!["outputs"]!.AsArray();
         Assert.Equal((7, 2), (outputs.Count, outputs.Count(o => o!["format"]!.ToString() == "stereo")));
     }
 
@@ -24,12 +28,14 @@ public class DemoShelfTests(RunningServer server) : IClassFixture<RunningServer>
     {
         foreach (var item in (await server.GetAsync("/api/shelf")).AsArray().Where(i => i!["kind"]!.ToString() == "kit"))
         {
-            var content = Formats.Documents.ShelfDocument.ReadContent(item!["content"]!.ToJsonString());
-            var taken = Assert.IsType<ShelfTakeResult.Taken>(ShelfTake.Of(EmptyStage.Create("Slate"), new("item", item["name"]!.ToString(), 1, content))).Take;
+            var read = Assert.IsType<FormatResult<ShelfDocument.Named>.Read>(ShelfDocument.Read(Encoding.UTF8.GetBytes((await DocumentAsync(item!)).ToJsonString()))).Value;
+            var taken = Assert.IsType<ShelfTakeResult.Taken>(ShelfTake.Of(EmptyStage.Create("Slate"), new("item", read.Name, 1, read.Content))).Take;
 
             var stage = EmptyStage.Create("Slate").With([.. taken.Edits]);
 
             Assert.DoesNotContain(Report.Of(stage, "write").Open, f => f.Severity == Severity.Blocker);
         }
     }
+
+    private Task<JsonNode> DocumentAsync(JsonNode item) => server.GetAsync($"/api/shelf/{item["id"]}/document");
 }

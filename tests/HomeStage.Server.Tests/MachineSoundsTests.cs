@@ -30,14 +30,15 @@ public class MachineSoundsTests(RunningServer server) : IClassFixture<RunningSer
     }
 
     [Fact]
-    public async Task Machine_OfSidesThatNobodyHasBrought_SaysSo()
+    public async Task Machine_OfSoundsThatAreNotHere_IsMadeOfTheOthers_AndSaysSo()
     {
         var id = await server.NewTemplateAsync();
-        var sounds = new JsonArray(Unknown("Gong L.wav", 'a'), Unknown("Gong R.wav", 'b'));
+        var sounds = new JsonArray(Unknown("Gong L.wav", 'a'), await WaitingAsync("Kick.wav", [0.5f]));
 
         var machine = await RunningServer.JsonOf(await MakeAsync(id, sounds));
 
-        Assert.Contains("could not be joined", Assert.Single(machine["notUnderstood"]!.AsArray())!.ToString(), StringComparison.Ordinal);
+        Assert.Equal("Gong L.wav: is not here any more; bring it again", Assert.Single(machine["notUnderstood"]!.AsArray())!.ToString());
+        Assert.Equal("Kick", Assert.Single(machine["pieces"]!.AsArray())!["name"]!.ToString());
     }
 
     [Fact]

@@ -57,7 +57,7 @@ public class ShelfApiTests(RunningServer server) : IClassFixture<RunningServer>
         var (home, player) = await WithKitAsync("breakwater-kit");
         var (other, theirs) = await WithKitAsync("tidewater-kit");
         var kept = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/shelf", new { document = other, kind = "kit", place = theirs, name = "Kept bells" }));
-        var kit = kept["item"]!["content"]!["kit"]!.DeepClone();
+        var kit = (await server.GetAsync($"/api/shelf/{kept["item"]!["id"]}/document"))["content"]!["kit"]!.DeepClone();
 
         var elsewhere = (await server.GetAsync($"/api/documents/{home}/kits-elsewhere")).AsArray();
         Assert.Contains(elsewhere, k => k!["document"]!.ToString() == other && k["channel"]!.ToString() == theirs);

@@ -60,7 +60,7 @@ internal sealed class RandomParts(Random random)
             38 when template.Copies.Count > 0 => new RemoveShelfCopy(Pick(template.Copies).Kind, Pick(template.Copies).Place),
             39 => new KeepPatch(id, insert?.Id, $"Patch {random.Next(3)}"),
             40 when template.Patches.Count > 0 => new TakePatch(id, random.Next(3) == 0 ? null : insert?.Id, Pick(template.Patches).Name),
-            41 when channel is { Kind: ChannelKind.Split, Source: OutputSource } => new PutAside(new(channel, [$"Pad {random.Next(3)}"], random.Next(2) == 0 ? [] : [new(Pick(template.Channels).Id, new(id, new("any"), new(-6)))])),
+            41 when channel is { Kind: ChannelKind.Split, Source: OutputSource } => new PutAside(new(channel, [$"Pad {random.Next(3)}"], ["36"], random.Next(2) == 0 ? [] : [new(Pick(template.Channels).Id, new(id, new("any"), new(-6)))])),
             42 when template.Aside.Count > 0 => new RemoveAside(Pick(template.Aside).Split.Id),
             34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),

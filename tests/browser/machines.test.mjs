@@ -202,3 +202,23 @@ test('a strip that was worked on is put aside by a coarser plan, with what it do
   await settles(async () => [(await split('Rim'))?.level, (await split('Clap'))?.level], [-4, -9])
   assert.equal(await page.getByRole('region', { name: 'Put aside' }).count(), 0)
 })
+
+test('an outside box on twelve inputs: cabled, named by what it carries, and checked from the running order', async () => {
+  const from = stage.actions.all
+  const { id, dialog } = await begin('Tin')
+  await dialog.getByLabel('Name', { exact: true }).fill('Tin box')
+  await dialog.getByLabel('Pieces').fill('Kick, Snare, Rim, Clap, Tom 1–3, Hat closed, Hat open, Crash, Ride, Shaker')
+  await dialog.getByLabel('It plays').selectOption('outside')
+  await dialog.getByLabel('First input').fill('3')
+  await dialog.getByLabel('Jacks').fill('12')
+  await dialog.getByRole('row', { name: /^14 Shaker/ }).waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('row', { name: /Tin box/ }).first().waitFor()
+  await page.getByRole('button', { name: 'Line check' }).click()
+  await page.getByRole('button', { name: 'Fire everything' }).click()
+  await page.getByText('Each of 12 arrives').waitFor({ timeout: 90_000 })
+  const inputs = (await channels(id)).map((c) => c.source).filter((s) => s?.type === 'input')
+  assert.deepEqual(inputs.map((s) => s.first), [3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14])
+  const used = stage.actions.since(from)
+  assert.ok(used <= mostActions, `${used} actions`)
+})

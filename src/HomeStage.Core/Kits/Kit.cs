@@ -51,11 +51,12 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
 
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>
-    public string JackLabel(int number)
+    /// <param name="from">What the first jack is counted as.</param>
+    public string JackLabel(int number, int from = 1)
     {
         if (!(number >= 1 && number <= Outputs.Count))
             throw new ArgumentOutOfRangeException(nameof(number), number, $"The kit has outputs 1 to {Outputs.Count}.");
-        var first = 1 + Outputs.Take(number - 1).Sum(o => o.Width);
+        var first = from + Outputs.Take(number - 1).Sum(o => o.Width);
         var width = Outputs[number - 1].Width;
         return width == 1
             ? first.ToString(CultureInfo.InvariantCulture)

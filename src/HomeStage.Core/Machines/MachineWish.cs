@@ -28,6 +28,9 @@ public sealed record MachineWish(string Name, string List, int Jacks, bool InPai
     /// <summary>Over how many outputs it is split at once; null for as finely as it can be, 0 for not at all.</summary>
     public int? SplitOver { get; init; }
 
+    /// <summary>For a machine that stands outside: the hardware input that its first jack is cabled to, from 1; null for one that plays in here.</summary>
+    public int? FirstInput { get; init; }
+
     /// <summary>What its channel feeds; null for the mix bus.</summary>
     public ChannelId? Under { get; init; }
 }

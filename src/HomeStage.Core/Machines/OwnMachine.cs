@@ -8,7 +8,9 @@ using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Machines;
 
-/// <summary>A machine of one's own as one batch of edits: the instrument, its kit, and its splits by a plan.</summary>
+/// <summary>A machine of one's own as one batch of edits: the instrument, its kit, and its splits by a plan; of one that stands outside, its inputs.</summary>
+/// <param name="Channel">The instrument, or the bus over the inputs.</param>
+/// <param name="Kit">What it plays; of one that stands outside, over its outputs.</param>
 /// <param name="Edits">Apply whole to the template.</param>
 /// <param name="NotUnderstood">Items of the list that are no piece, and pieces that no note was left for.</param>
 public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits, Sequence<string> NotUnderstood)
@@ -27,6 +29,15 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(wish.Sounds.Count == 0
                 ? new Refusal.WrongPlace("A machine", "plays at least one piece: type some, such as “Kick, Snare, Tom 1–3”, or bring sounds")
                 : new Refusal.WrongPlace("No sound", "says in its name what it is: take them all as pads, or call them after what they are"));
+        if (wish.FirstInput is { } firstInput)
+        {
+            var laid = OutsideBox.Planned(kit, wish.SplitOver);
+            var (bus, cabled, why) = OutsideBox.Of(template, wish, laid, firstInput);
+            return why is not null ? new MachineResult.Refused(why)
+                : Batch.Apply(template, cabled) is BatchResult.Refused wrong ? new MachineResult.Refused(wrong.Why)
+                : new MachineResult.Made(new(bus, laid, cabled, strange));
+        }
+
         var made = ChannelFactory.Make(template, new(ChannelKind.Instrument) { Name = wish.Name, Instrument = InstrumentCatalogue.OwnMachine, Under = wish.Under });
         var edits = new List<Edit> { new AddChannel(made with { Source = new InstrumentSource(InstrumentCatalogue.OwnMachine, kit) }) };
         if (Batch.Apply(template, edits) is not BatchResult.Applied { Template: var with })

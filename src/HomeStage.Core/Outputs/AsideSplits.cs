@@ -19,7 +19,8 @@ internal static class AsideSplits
         var inserts = split.Inserts.Select(i => i.Id).ToHashSet();
         var home = Home(template, split.Id);
         var id = home is not null ? split.Id : new(Numbering.FreshId(split.Id.Value, i => template.Aside.Any(a => a.Split.Id == i)).Value);
-        return new(split with { Id = id }, home?.Lines ?? kit.Lines.Where(l => l.Output == SplitKit.NumberOf(split)).Select(l => l.Name).ToSequence(),
+        var carried = kit.Lines.Where(l => l.Output == SplitKit.NumberOf(split)).ToList();
+        return new(split with { Id = id }, home?.Lines ?? carried.Select(l => l.Name).ToSequence(), home?.Strokes ?? carried.Select(StrokeOf).ToSequence(),
             template.Channels.SelectMany(c => c.Feeds.Where(f => f.Channel == split.Id && inserts.Contains(f.Insert)).Select(f => new AsideFeed(c.Id, f))).ToSequence());
     }
 
@@ -28,7 +29,7 @@ internal static class AsideSplits
 
     /// <returns>The edit that remembers where the strip of a split belongs, or forgets it where it is there again; null for nothing to do.</returns>
     /// <param name="lines">What it carries from now on.</param>
-    public static Edit? Remembering(Template template, Channel split, Kit kit, IReadOnlyCollection<string> lines)
+    public static Edit? Remembering(Template template, Channel split, Kit kit, IReadOnlyCollection<KitLine> lines)
     {
         var home = Home(template, split.Id);
         if (home is not null)
@@ -38,17 +39,22 @@ internal static class AsideSplits
     }
 
     /// <returns>The one that carried just these lines, or null.</returns>
-    public static AsideSplit? Exactly(Template template, ChannelId player, IReadOnlyCollection<string> lines) =>
-        template.Aside.FirstOrDefault(a => a.Instrument == player && Same(a, lines));
+    public static AsideSplit? Exactly(Template template, ChannelId player, IReadOnlyCollection<KitLine> lines) =>
+        template.Aside.FirstOrDefault(a => a.Instrument == player && Same(a, lines) && (!a.Stays || template.Channels.Contains(a.Split.Id)));
 
     /// <returns>The one away from the stage that carried just these lines; else the first that carried all of these and others besides; null for none.</returns>
-    public static AsideSplit? For(Template template, ChannelId player, IReadOnlyCollection<string> lines)
+    public static AsideSplit? For(Template template, ChannelId player, IReadOnlyCollection<KitLine> lines)
     {
         var away = template.Aside.Where(a => !a.Stays && a.Instrument == player).ToList();
-        return away.Find(a => Same(a, lines)) ?? away.Find(a => lines.Count > 0 && lines.All(a.Lines.Contains));
+        return away.Find(a => Same(a, lines)) ?? away.Find(a => lines.Count > 0 && lines.All(l => Carried(a, l)));
     }
 
-    private static bool Same(AsideSplit aside, IReadOnlyCollection<string> lines) => aside.Lines.Count == lines.Count && aside.Lines.All(lines.Contains);
+    private static bool Same(AsideSplit aside, IReadOnlyCollection<KitLine> lines) => aside.Lines.Count == lines.Count && lines.All(l => Carried(aside, l));
+
+    /// <summary>By its name, or, where it was renamed since, by what plays it.</summary>
+    private static bool Carried(AsideSplit aside, KitLine line) => aside.Lines.Contains(line.Name) || (line.Piece is not null && aside.Strokes.Contains(StrokeOf(line)));
+
+    private static string StrokeOf(KitLine line) => line.Piece is { } piece ? $"{piece.Note} {line.Microphone.Name}".TrimEnd() : line.Name;
 
     /// <summary>Puts one back in the place of a plain split that would have been made.</summary>
     /// <param name="made">The plain one: its id, name, width, output, pan and place are as the plan wants them.</param>

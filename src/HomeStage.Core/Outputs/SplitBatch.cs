@@ -37,7 +37,7 @@ public sealed class SplitBatch
         var batch = new SplitBatch(template, player, plan);
         var kit = KitOf(template, player);
         var splits = batch.Splits().ToLookup(c => ((OutputSource)c.Source!).Output);
-        var waiting = plan.Groups.Select(g => AsideSplits.Exactly(template, player, NamesOf(kit, g))).ToList();
+        var waiting = plan.Groups.Select(g => AsideSplits.Exactly(template, player, LinesOf(kit, g))).ToList();
         var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(c => AsideSplits.IsWorkedOn(c, kit))), plan.Groups,
             (old, g) => waiting[g] is not { } home ? Belonging.Anybody : home.Stays && splits[old].Any(s => s.Id == home.Split.Id) ? Belonging.Here : Belonging.Elsewhere);
         var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault(), waiting[i])).ToList();
@@ -82,7 +82,7 @@ public sealed class SplitBatch
     {
         for (var g = 0; g < _plan.Groups.Count; g++)
             foreach (var split in splits[survivors[g]])
-                if (AsideSplits.Remembering(_template, split, kit, NamesOf(kit, _plan.Groups[g])) is { } edit)
+                if (AsideSplits.Remembering(_template, split, kit, LinesOf(kit, _plan.Groups[g])) is { } edit)
                     Do(edit);
     }
 
@@ -145,14 +145,14 @@ public sealed class SplitBatch
                 continue;
             var (group, name) = (_plan.Groups[g], laid.Outputs[numbers[g] - 1].Name);
             var made = ChannelFactory.Split(_template.Channels[_player], KitOf(_template, _player), numbers[g]) with { Id = Fresh(name) };
-            if (!TakeBack(made, NamesOf(laid, group), _template.Channels.IndexOf(last) + 1))
+            if (!TakeBack(made, LinesOf(laid, group), _template.Channels.IndexOf(last) + 1))
                 Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
             last = made.Id;
         }
     }
 
     /// <summary>What was put aside for these pieces comes back instead of a plain split, unless it can be here no more.</summary>
-    private bool TakeBack(Channel made, IReadOnlyCollection<string> lines, int place)
+    private bool TakeBack(Channel made, IReadOnlyCollection<KitLine> lines, int place)
     {
         if (AsideSplits.For(_template, _player, lines) is not { } aside)
             return false;
@@ -166,7 +166,7 @@ public sealed class SplitBatch
         return true;
     }
 
-    private static string[] NamesOf(Kit kit, PlanGroup group) => [.. group.Pieces.Select(i => kit.Lines[i].Name)];
+    private static KitLine[] LinesOf(Kit kit, PlanGroup group) => [.. group.Pieces.Select(i => kit.Lines[i])];
 
     /// <summary>A bus for every family that has several splits, unless they are summed already; a plain one that is left with one goes.</summary>
     private void Sum(Kit laid)

@@ -3,8 +3,9 @@ namespace HomeStage.Core.Templates;
 /// <summary>A split that a coarser plan put aside, whole with its strip, until a finer one wants it back.</summary>
 /// <param name="Split">As it stood; what it refers to may be gone since.</param>
 /// <param name="Lines">Names of the pieces and microphones that it carried.</param>
+/// <param name="Strokes">What plays each of them: the note and the name of the microphone, or the name of a far one.</param>
 /// <param name="Fed">Sidechain feeds that other channels sent to its inserts.</param>
-public sealed record AsideSplit(Channel Split, Sequence<string> Lines, Sequence<AsideFeed> Fed)
+public sealed record AsideSplit(Channel Split, Sequence<string> Lines, Sequence<string> Strokes, Sequence<AsideFeed> Fed)
 {
     public const int MostInATemplate = 1000;
 
@@ -17,6 +18,7 @@ public sealed record AsideSplit(Channel Split, Sequence<string> Lines, Sequence<
     internal Refusal? Check() =>
         Split is not { Kind: ChannelKind.Split, Source: OutputSource } ? new Refusal.WrongPlace(Split.Name, "is no split, and only splits are put aside")
         : Lines.Count > Kits.KitRules.MostLines ? new Refusal.TooMany($"pieces that {Split.Name} carried", Kits.KitRules.MostLines)
+        : Strokes.Count != Lines.Count ? new Refusal.WrongPlace(Split.Name, "says of each piece that it carried what plays it")
         : TextRules.Name("The name of a split that is put aside", Split.Name) ?? Lines.Select(l => TextRules.Name("What a split carried", l)).FirstOrDefault(r => r is not null);
 }
 

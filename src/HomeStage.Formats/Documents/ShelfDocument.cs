@@ -14,11 +14,11 @@ public static class ShelfDocument
     public static byte[] Write(string name, ShelfContent content) =>
         [.. JsonSerializer.SerializeToUtf8Bytes(new Envelope(Format, SchemaVersion, name, content), DocumentJson.Readable), (byte)'\n'];
 
-    /// <summary>The content alone, as the database keeps it.</summary>
-    public static string WriteContent(ShelfContent content) => JsonSerializer.Serialize(content, DocumentJson.Options);
+    /// <summary>The content with its schema, as the database keeps it.</summary>
+    public static string WriteKept(ShelfContent content) => JsonSerializer.Serialize(new Kept(SchemaVersion, content), DocumentJson.Options);
 
-    /// <exception cref="JsonException">It is not as <see cref="WriteContent"/> wrote it.</exception>
-    public static ShelfContent ReadContent(string json) => JsonSerializer.Deserialize<ShelfContent>(json, DocumentJson.Options) ?? throw new JsonException("An item without content.");
+    /// <exception cref="JsonException">It is not as <see cref="WriteKept"/> wrote it.</exception>
+    public static ShelfContent ReadKept(string json) => (JsonSerializer.Deserialize<Kept>(json, DocumentJson.Options) ?? throw new JsonException("An item without content.")).Content;
 
     /// <returns>A name and a content that keep every rule, or what is wrong.</returns>
     public static FormatResult<Named> Read(ReadOnlyMemory<byte> bytes)
@@ -54,6 +54,8 @@ public static class ShelfDocument
     private static FormatResult<Named> Refused(string code, string sentence) => new FormatResult<Named>.Refused(code, sentence);
 
     public sealed record Named(string Name, ShelfContent Content);
+
+    private sealed record Kept(int SchemaVersion, ShelfContent Content);
 
     private sealed record Envelope(string Format, int SchemaVersion, string Name, ShelfContent Content);
 }

@@ -11,8 +11,8 @@ namespace HomeStage.Server.Api;
 /// <summary>Machines of one's own: what would come of a list of pieces, and the batch that makes it.</summary>
 internal static class MachinesApi
 {
-    /// <param name="Channel">Id of the instrument.</param>
-    /// <param name="Outputs">The outputs that carry something, with their jacks and what they carry, as it would be.</param>
+    /// <param name="Channel">Id of the instrument, or of the bus over the inputs of a machine that stands outside.</param>
+    /// <param name="Outputs">The outputs that carry something, with their jacks (outside: the inputs that these are cabled to) and what they carry.</param>
     /// <param name="Edits">The batch that makes it.</param>
     /// <param name="NotUnderstood">What of the list was left alone.</param>
     public sealed record MachineView(
@@ -24,24 +24,29 @@ internal static class MachinesApi
     public sealed record CarriedView(string JackLabel, string Name, ChannelFormat Format, IReadOnlyList<string> Carries);
 
     public static void MapMachines(this RouteGroupBuilder group) =>
-        group.MapPost("/{id}/machines", async Task<Results<Ok<MachineView>, ProblemHttpResult>> (string id, MachineWish wish, DocumentStore store, SidesJoined sides, CancellationToken cancellation) =>
-            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
-            : OwnMachine.Of(document.Template, wish, sides.Of) switch
+        group.MapPost("/{id}/machines", async Task<Results<Ok<MachineView>, ProblemHttpResult>> (string id, MachineWish wish, DocumentStore store, SidesJoined sides, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
+        {
+            if (await store.OpenAsync(id, cancellation) is not { } document)
+                return Problems.NotFound("document");
+            // What waited too long has gone.
+            var gone = wish.Sounds.Where(s => !staged.IsWaiting(s.Sound.Content) && !media.IsHere(s.Sound.Content)).ToSequence();
+            return OwnMachine.Of(document.Template, wish with { Sounds = wish.Sounds.Except(gone).ToSequence() }, sides.Of) switch
             {
-                MachineResult.Made made => TypedResults.Ok(ViewOf(document.Template, made.Machine)),
+                MachineResult.Made made => TypedResults.Ok(ViewOf(document.Template, made.Machine, wish.FirstInput, gone)),
                 MachineResult.Refused refused => Problems.Refused(refused.Why),
                 _ => throw new InvalidOperationException("A machine is made or refused."),
-            });
+            };
+        });
 
-    private static MachineView ViewOf(Template template, OwnMachine machine)
+    private static MachineView ViewOf(Template template, OwnMachine machine, int? firstInput, Sequence<FolderSound> gone)
     {
         var after = Batch.Apply(template, machine.Edits) is BatchResult.Applied applied ? applied.Template : throw new InvalidOperationException("A machine made a batch that does not apply.");
-        var kit = ((InstrumentSource)after.Channels[machine.Channel].Source!).Kit!;
+        var kit = after.Channels[machine.Channel].Source is InstrumentSource { Kit: { } played } ? played : machine.Kit;
         var lines = kit.Lines;
         return new(
             machine.Channel, [.. lines.Select(l => new PieceView(l.Name, l.Family, l.Piece?.Note))],
             [.. Enumerable.Range(1, kit.Outputs.Count).Where(n => lines.Any(l => l.Output == n))
-                .Select(n => new CarriedView(kit.JackLabel(n), kit.Outputs[n - 1].Name, kit.Outputs[n - 1].Format, [.. lines.Where(l => l.Output == n).Select(l => l.Name)]))],
-            machine.Edits, EditWords.OfBatch(machine.Edits, template), machine.NotUnderstood);
+                .Select(n => new CarriedView(firstInput is { } first ? kit.JackLabel(n, first) : kit.JackLabel(n), kit.Outputs[n - 1].Name, kit.Outputs[n - 1].Format, [.. lines.Where(l => l.Output == n).Select(l => l.Name)]))],
+            machine.Edits, EditWords.OfBatch(machine.Edits, template), [.. machine.NotUnderstood, .. gone.Select(s => $"{s.Path}: is not here any more; bring it again")]);
     }
 }

@@ -30,9 +30,10 @@ internal static class OutputsApi
     /// <param name="WeightPercent">What the template takes of a core as it is, in the act asked for.</param>
     /// <param name="Sources">What the line check fires on this instrument.</param>
     /// <param name="Aside">Its splits that are put aside.</param>
+    /// <param name="PinsSay">That what was said of places leaves fewer plans than there are outputs; null where it does not.</param>
     public sealed record OutputsView(
         int Outputs, bool InPairs, IReadOnlyList<PartView> Parts, IReadOnlyList<int> Order, IReadOnlyList<OutputLine> Now, IReadOnlyList<PlanView> Plans, double WeightPercent, IReadOnlyList<LineSource> Sources,
-        IReadOnlyList<AsideView> Aside);
+        IReadOnlyList<AsideView> Aside, string? PinsSay);
 
     /// <param name="Lines">What it carried.</param>
     /// <param name="Words">What is on its strip: "2 inserts, 1 send".</param>
@@ -122,7 +123,16 @@ internal static class OutputsApi
         return TypedResults.Ok(new OutputsView(
             jacks.Outputs, jacks.InPairs, [.. lines.Select(l => new PartView(l.Name, l.Family, l.Piece?.Name, l.Piece?.Note, l.Microphone))], FamilyTree.Order([.. lines.Select(l => l.Family)]), LinesOf(template, channel, template), [.. plans.Select(p => Of(template, channel, p, act))],
             Weight.PercentOf(template, act), [.. LineSource.AllOf(template, act).Where(s => s.Channel == channel)],
-            [.. template.Aside.Where(a => a.Instrument == channel && !a.Stays).Select(a => new AsideView(a.Split.Id, a.Split.Name, a.Lines, StripSummary.Of(a.Split)))]));
+            [.. template.Aside.Where(a => a.Instrument == channel && !a.Stays).Select(a => new AsideView(a.Split.Id, a.Split.Name, a.Lines, StripSummary.Of(a.Split)))], PinsSay(kit, jacks, plans.Count)));
+    }
+
+    private static string? PinsSay(Kit kit, KitJacks jacks, int plans)
+    {
+        var possible = Math.Min(jacks.Outputs, kit.Lines.Count);
+        var isPinned = kit.Whole.Count > 0 || kit.Lines.Any(l => l.Microphone.Stay != PieceStay.ByPlan || l.Microphone.Together is not null);
+        return isPinned && plans > 0 && plans < possible
+            ? $"What is kept alone, together or whole leaves {plans} {(plans == 1 ? "plan" : "plans")} of {possible}."
+            : null;
     }
 
     private static PlanView Of(Template template, ChannelId channel, OutputPlan plan, string act)

@@ -16,8 +16,8 @@ namespace HomeStage.Server.Api;
 internal static class ShelfApi
 {
     /// <param name="Words">What it is about: "14 pieces, 8 pairs".</param>
-    /// <param name="Content">What it holds.</param>
-    public sealed record ItemView(string Id, string Name, ShelfKind Kind, int Revision, string Words, DateTime? ChangedUtc, ShelfContent Content);
+    /// <param name="Of">For a patch: id of the instrument or processor that it is of; null for anything else.</param>
+    public sealed record ItemView(string Id, string Name, ShelfKind Kind, int Revision, string Words, DateTime? ChangedUtc, string? Of);
 
     /// <summary>A part of a document.</summary>
     /// <param name="Place">As a <see cref="ShelfCopy"/> has it.</param>
@@ -98,7 +98,7 @@ internal static class ShelfApi
             : Refused(answer);
     }
 
-    private static ItemView ViewOf(ShelfItem item, DateTime? changedUtc = null) => new(item.Id, item.Name, item.Content.Kind, item.Revision, item.Content.Words, changedUtc, item.Content);
+    private static ItemView ViewOf(ShelfItem item, DateTime? changedUtc = null) => new(item.Id, item.Name, item.Content.Kind, item.Revision, item.Content.Words, changedUtc, (item.Content as PatchContent)?.Patch.Of);
 
     private static Results<Ok<ItemView>, ProblemHttpResult> Answer(ShelfAnswer answer) => answer is ShelfAnswer.Kept kept ? TypedResults.Ok(ViewOf(kept.Item)) : Refused(answer);
 

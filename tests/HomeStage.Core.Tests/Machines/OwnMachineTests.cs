@@ -134,4 +134,35 @@ public class OwnMachineTests
     }
 
     private static OwnMachine Made(MachineWish wish) => Assert.IsType<MachineResult.Made>(OwnMachine.Of(Empty, wish)).Machine;
+
+    [Fact]
+    public void Outside_OverTwelveJacks_IsABusWithMonitoredInputs_EachWhereItsJackIs()
+    {
+        var wish = new MachineWish("Tin box", "Kick, Snare, Rim, Clap, Tom 1–3, Hat closed, Hat open, Crash, Ride, Shaker", 12, false) { FirstReserved = false, FirstInput = 5 };
+
+        var made = Assert.IsType<MachineResult.Made>(OwnMachine.Of(Empty, wish)).Machine;
+        var stage = Empty.With([.. made.Edits]);
+
+        var cabled = stage.Channels.Where(c => c.Destination == made.Channel).ToList();
+        Assert.Equal(["Kick", "Snare", "Rim", "Clap", "Tom 1", "Tom 2", "Tom 3", "Hat closed", "Hat open", "Crash", "Ride", "Shaker"], cabled.Select(c => c.Name));
+        Assert.Equal(Enumerable.Range(5, 12), cabled.Select(c => ((InputSource)c.Source!).First));
+        Assert.All(cabled, c => Assert.True(((InputSource)c.Source!).Monitored));
+        Assert.All(LineSource.AllOf(stage, "write"), source => Assert.Equal(LineVerdict.Arrived, LineCheck.Fire(stage, "write", source).Verdict));
+    }
+
+    [Fact]
+    public void Outside_InPairs_TakesTwoInputsForWhatIsWide_AndSharesWhereItMust()
+    {
+        var wish = new MachineWish("Tin box", "Kick, Crash stereo, Ride stereo, Loop stereo", 6, true) { FirstReserved = false, FirstInput = 1 };
+
+        var stage = Empty.With([.. Assert.IsType<MachineResult.Made>(OwnMachine.Of(Empty, wish)).Machine.Edits]);
+
+        Assert.Equal([(1, 2), (3, 4), (5, 6)], stage.Channels.Select(c => c.Source).OfType<InputSource>().Select(i => (i.First, i.Second!.Value)));
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(122)]
+    public void Outside_BeyondTheInputsThatThereAre_IsRefused(int first) =>
+        Assert.Equal("out-of-range", Assert.IsType<MachineResult.Refused>(OwnMachine.Of(Empty, new("Tin box", "Kick", 8, false) { FirstInput = first })).Why.Code);
 }

@@ -68,6 +68,24 @@ public class WorkedOnTests
         Assert.False(Applied(fine, 1).Channels.Contains(sum.Id));
     }
 
+    /// <summary>What was put aside is known by the note as well, so that a piece may be renamed in between.</summary>
+    [Fact]
+    public void Finer_AfterAPieceWasRenamed_TakesItsStripBack_AndAForgottenOneStaysAway()
+    {
+        var fine = Applied(Whole, 2);
+        var (high, low) = (fine.Channels.Single(c => c.Name == "Tom high"), fine.Channels.Single(c => c.Name == "Tom low"));
+        var dressed = fine.With(new SetLevel(high.Id, new(-2)), new SetLevel(low.Id, new(-5)));
+        var coarse = Applied(dressed, 1);
+        var aside = Assert.Single(coarse.Aside, a => !a.Stays);
+        var piece = ((InstrumentSource)coarse.Channels[Player].Source!).Kit!.Pieces.Single(p => p.Name == aside.Lines[0]);
+
+        var renamed = Applied(coarse.With(new PutPiece(Player, piece with { Name = "Thunder" }, piece.Name)), 2);
+        var forgotten = Applied(coarse.With(new RemoveAside(aside.Split.Id)), 2);
+
+        Assert.Equal(aside.Split.Level, renamed.Channels.Single(c => c.Source is OutputSource o && ((InstrumentSource)renamed.Channels[Player].Source!).Kit!.Lines.Any(l => l.Name == "Thunder" && l.Output == o.Output)).Level);
+        Assert.DoesNotContain(forgotten.Channels, c => c.Level == aside.Split.Level);
+    }
+
     [Fact]
     public void Finer_WhereABusOfThatNameStandsElsewhere_MakesOneOfItsOwn()
     {

@@ -20,7 +20,7 @@ public class ShelfDocumentTests
         var read = Assert.IsType<FormatResult<ShelfDocument.Named>.Read>(ShelfDocument.Read(ShelfDocument.Write("Ours", ContentOf(kind)))).Value;
 
         Assert.Equal(("Ours", ContentOf(kind)), (read.Name, read.Content));
-        Assert.Equal(ContentOf(kind), ShelfDocument.ReadContent(ShelfDocument.WriteContent(ContentOf(kind))));
+        Assert.Equal(ContentOf(kind), ShelfDocument.ReadKept(ShelfDocument.WriteKept(ContentOf(kind))));
     }
 
     [Fact]

@@ -2586,6 +2586,7 @@ export interface components {
         AsideSplit: {
             split: components["schemas"]["Channel"];
             lines: string[];
+            strokes: string[];
             fed: components["schemas"]["AsideFeed"][];
             stays?: boolean;
         };
@@ -3471,7 +3472,7 @@ export interface components {
             words: string;
             /** Format: date-time */
             changedUtc: null | string;
-            content: components["schemas"]["ShelfContent"];
+            of: null | string;
         };
         /** @enum {unknown} */
         JackUse: "pairs" | "halves" | "singles" | null;
@@ -3645,6 +3646,8 @@ export interface components {
             notesFrom?: null | number;
             /** Format: int32 */
             splitOver?: null | number;
+            /** Format: int32 */
+            firstInput?: null | number;
             under?: null | components["schemas"]["ChannelId"];
         };
         MediaRef: {
@@ -3906,6 +3909,7 @@ export interface components {
             weightPercent: number;
             sources: components["schemas"]["LineSource"][];
             aside: components["schemas"]["AsideView"][];
+            pinsSay: null | string;
         };
         PadNote: {
             /** Format: int32 */
@@ -4162,30 +4166,6 @@ export interface components {
             place: number;
             /** Format: double */
             value: number;
-        };
-        ShelfContent: components["schemas"]["ShelfContentGrooveContent"] | components["schemas"]["ShelfContentKitContent"] | components["schemas"]["ShelfContentMachineContent"] | components["schemas"]["ShelfContentPatchContent"];
-        ShelfContentGrooveContent: {
-            /** @enum {string} */
-            type: "groove";
-            groove: components["schemas"]["Groove"];
-        };
-        ShelfContentKitContent: {
-            /** @enum {string} */
-            type: "kit";
-            instrument: string;
-            kit: components["schemas"]["Kit"];
-        };
-        ShelfContentMachineContent: {
-            /** @enum {string} */
-            type: "machine";
-            outputs: components["schemas"]["KitOutput"][];
-            firstReserved: boolean;
-            use: null | components["schemas"]["JackUse"];
-        };
-        ShelfContentPatchContent: {
-            /** @enum {string} */
-            type: "patch";
-            patch: components["schemas"]["Patch"];
         };
         ShelfCopy: {
             kind: components["schemas"]["ShelfKind"];

@@ -36,7 +36,7 @@ function turn(at: number) {
   chosen.value = next
 }
 
-/** Two copies in one document are two of its revisions, so the second is asked for anew. */
+/** One document after the other, each on its newest revision; what cannot be taken there any more is said. */
 async function take() {
   try {
     for (const at of chosen.value) {

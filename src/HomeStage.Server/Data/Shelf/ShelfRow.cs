@@ -13,7 +13,7 @@ public sealed class ShelfRow
 
     public required int Revision { get; set; }
 
-    /// <summary>As <see cref="Formats.Documents.ShelfDocument.WriteContent"/> writes it.</summary>
+    /// <summary>As <see cref="Formats.Documents.ShelfDocument.WriteKept"/> writes it.</summary>
     public required string Content { get; set; }
 
     public required DateTime ChangedUtc { get; set; }

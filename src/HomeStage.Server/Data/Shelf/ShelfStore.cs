@@ -45,7 +45,7 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
                 Kind = content.Kind,
                 Name = taken.Contains(name) ? Numbering.Next(name, taken.Contains) : name,
                 Revision = 1,
-                Content = ShelfDocument.WriteContent(content),
+                Content = ShelfDocument.WriteKept(content),
                 ChangedUtc = Now,
             };
             db.Add(row);
@@ -57,19 +57,23 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
 
     /// <summary>Puts another content in an item's place; what was taken from it before stays as it is.</summary>
     /// <param name="content">Held against the rules before.</param>
-    public Task<ShelfAnswer> ReplaceAsync(string id, ShelfContent content, CancellationToken cancellation) => ChangeAsync(id, async (db, row) =>
+    public async Task<ShelfAnswer> ReplaceAsync(string id, ShelfContent content, CancellationToken cancellation)
     {
-        if (row.Kind != content.Kind)
-            return new Refusal.WrongPlace(row.Name, "is of another kind than what would take its place");
+        // Before the gate: keeping a sound goes through it as well.
         if (await staged.KeepAsync([.. content.Sounds.Select(s => s.Content)], cancellation) is { } noRoom)
-            return new Refusal.WrongPlace(row.Name, $"was not replaced. {noRoom}");
-        var json = ShelfDocument.WriteContent(content);
-        if (json == row.Content)
+            return new ShelfAnswer.Refused(new Refusal.WrongPlace("An item of the shelf", $"was not replaced. {noRoom}"));
+        return await ChangeAsync(id, async (db, row) =>
+        {
+            if (row.Kind != content.Kind)
+                return new Refusal.WrongPlace(row.Name, "is of another kind than what would take its place");
+            var json = ShelfDocument.WriteKept(content);
+            if (json == row.Content)
+                return null;
+            (row.Content, row.Revision, row.ChangedUtc) = (json, row.Revision + 1, Now);
+            await NoteSoundsAsync(db, id, content, cancellation);
             return null;
-        (row.Content, row.Revision, row.ChangedUtc) = (json, row.Revision + 1, Now);
-        await NoteSoundsAsync(db, id, content, cancellation);
-        return null;
-    }, cancellation);
+        }, cancellation);
+    }
 
     public Task<ShelfAnswer> RenameAsync(string id, string name, CancellationToken cancellation) => ChangeAsync(id, async (db, row) =>
     {
@@ -129,7 +133,7 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
         db.AddRange(content.Sounds.Select(s => s.Content).Except(known, StringComparer.Ordinal).Select(c => new ShelfSoundRow { ItemId = id, Content = c }));
     }
 
-    private static ShelfItem ItemOf(ShelfRow row) => new(row.Id, row.Name, row.Revision, ShelfDocument.ReadContent(row.Content));
+    private static ShelfItem ItemOf(ShelfRow row) => new(row.Id, row.Name, row.Revision, ShelfDocument.ReadKept(row.Content));
 }
 
 /// <summary>What came of a change to the shelf.</summary>

@@ -25,7 +25,7 @@ const taking = (patch: string): Edit => ({ type: 'take-patch', ...about.value, n
 const shelf = useShelf()
 const keeping = ref(false)
 const shelved = computed(() =>
-  shelf.ofKind('patch').filter((item) => item.content.type === 'patch' && item.content.patch.of === props.of),
+  shelf.ofKind('patch').filter((item) => item.of === props.of),
 )
 const part = computed<ShelfPart | undefined>(() =>
   used.value && document.head

@@ -29,6 +29,8 @@ const wish = reactive({
   notesFrom: 36,
   outputs: '',
   allSounds: false,
+  stands: 'here' as 'here' | 'outside',
+  firstInput: 1,
 })
 const brought = useBroughtSounds()
 const machine = shallowRef<Machine>()
@@ -38,12 +40,13 @@ let asking = 0
 const asked = computed(() => ({
   name: wish.name.trim() || 'My machine',
   list: wish.list,
-  sounds: brought.sounds.value,
+  sounds: wish.stands === 'here' ? brought.sounds.value : [],
   allSounds: wish.allSounds,
   jacks: wish.jacks,
   inPairs: wish.inPairs,
   outputNames: wish.outputs.split(',').map((name) => name.trim()),
-  firstReserved: wish.firstReserved,
+  firstReserved: wish.stands === 'here' && wish.firstReserved,
+  firstInput: wish.stands === 'outside' ? wish.firstInput : null,
   monoSharesPairs: wish.inPairs && wish.monoSharesPairs,
   notesFrom: wish.notes === 'ascending' ? wish.notesFrom : null,
   splitOver: null,
@@ -69,7 +72,9 @@ const look = useDebounceFn(async () => {
 }, settleMs)
 
 watch(open, (is) => {
-  if (is) document.refusal = undefined
+  if (!is) return
+  document.refusal = undefined
+  wish.firstInput = document.head?.nextInput ?? 1
 })
 watch([asked, open], look, { deep: true })
 
@@ -103,7 +108,18 @@ async function make() {
           Commas or lines. <b>Tom 1–3</b> counts up, <b>top/bottom</b> are microphones at one drum, <b>L/R</b> or
           <b>stereo</b> is one with two sides, <b>= 36</b> is its note.
         </p>
-        <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
+        <div class="stands">
+          <label
+            >It plays<select v-model="wish.stands" class="field">
+              <option value="here">in here</option>
+              <option value="outside">outside, cabled to inputs</option>
+            </select></label
+          >
+          <label v-if="wish.stands === 'outside'"
+            >First input<input v-model.number="wish.firstInput" class="field" type="number" min="1" max="128"
+          /></label>
+        </div>
+        <MachineSounds v-if="wish.stands === 'here'" v-model:all="wish.allSounds" :brought="brought" />
         <div class="row">
           <label>Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks" /></label>
           <label
@@ -129,12 +145,14 @@ async function make() {
             placeholder="by what they carry"
             title="Parted by commas; what is split is called after its pieces"
         /></label>
-        <label class="tick"><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label>
+        <label v-if="wish.stands === 'here'" class="tick"
+          ><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label
+        >
         <label v-if="wish.inPairs" class="tick"
           ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
         >
       </div>
-      <MachinePreview :machine="machine" />
+      <MachinePreview :machine="machine" :outside="wish.stands === 'outside'" />
       <div class="foot">
         <DialogEnds
           :trouble="trouble ?? document.refusal?.sentence"
@@ -159,6 +177,12 @@ async function make() {
 
 .foot {
   grid-column: 1 / -1;
+}
+
+.stands {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 96px;
+  gap: 10px;
 }
 
 .row {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Machine } from '@/api/types'
 
 /** What comes of a list of pieces: notes, and which jack carries what. */
-const props = defineProps<{ machine?: Machine }>()
+const props = defineProps<{ machine?: Machine; outside?: boolean }>()
 
 const notes = computed(() => new Map((props.machine?.pieces ?? []).map((piece) => [piece.name, piece.note])))
 const noteOf = (name: string) => notes.value.get(name) ?? 'far'
@@ -29,8 +29,8 @@ const noteOf = (name: string) => notes.value.get(name) ?? 'far'
       <table>
         <thead>
           <tr>
-            <th scope="col">Jack</th>
-            <th scope="col">Output</th>
+            <th scope="col">{{ outside ? 'Input' : 'Jack' }}</th>
+            <th scope="col">{{ outside ? 'Channel' : 'Output' }}</th>
             <th scope="col">Carries, by note</th>
           </tr>
         </thead>

@@ -60,6 +60,12 @@ const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/or
 
 const showOutputs = (id: string) => router.replace(`/${props.kind}s/${props.id}/outputs/${id}`)
 
+/** What plays outside has no outputs in here, but inputs in the running order. */
+function showMade(id: string) {
+  if (document.rows.get(id)?.channel.kind === 'instrument') void showOutputs(id)
+  else show(id)
+}
+
 /** As it is now: a plan that is looked at is not what is changed by hand. */
 function sendTo(piece: string, output: number) {
   const { value } = channel
@@ -129,6 +135,7 @@ function show(id: string) {
       <p v-else class="quiet">
         No plan is left: more pieces keep an output to themselves than there are outputs. Choose one and let it share.
       </p>
+      <p v-if="view.pinsSay" class="quiet said">{{ view.pinsSay }}</p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <div v-if="asTable" class="tables">
         <PieceTable
@@ -171,7 +178,7 @@ function show(id: string) {
   </main>
   <main v-else class="nothing faint">{{ trouble ?? 'Opening…' }}</main>
   <OutputsShelf v-model:open="shelving" :channel="channel" @made="showOutputs" />
-  <MachineDialog v-model:open="making" @made="showOutputs" />
+  <MachineDialog v-model:open="making" @made="showMade" />
 </template>
 
 <style scoped>
@@ -207,6 +214,10 @@ function show(id: string) {
 
 .coarse .ways [aria-pressed='true'] {
   color: var(--lamp);
+}
+
+.said {
+  margin: 0 0 6px;
 }
 
 .tables {
