@@ -97,7 +97,9 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
       <template v-else>
         <p>
           Fired {{ check.rows.size }} of {{ check.sources.value.length }}.
-          <span v-if="check.wrong.value.length === 0" class="proven">Each where it belongs.</span>
+          <span v-if="!check.running.value && check.wrong.value.length === 0" class="proven"
+            >Each where it belongs.</span
+          >
         </p>
         <p v-for="row in check.wrong.value" :key="row.source.note ?? 0" class="trouble">
           {{ row.source.name }}: {{ wrongOf(row, nameOf) }}

@@ -143,7 +143,7 @@ td {
 }
 
 td select.field {
-  max-width: 136px;
+  max-width: clamp(136px, 14vw, 240px);
   padding-right: 24px;
 }
 

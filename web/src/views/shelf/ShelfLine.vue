@@ -53,6 +53,13 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
   white-space: nowrap;
 }
 
+@media (max-width: 700px) {
+  .ways {
+    display: grid;
+    justify-items: end;
+  }
+}
+
 .ways > * + * {
   margin-left: 10px;
 }
