@@ -6,7 +6,8 @@ namespace HomeStage.Core.Machines;
 
 /// <summary>The pieces that a folder of sounds makes, read from the names of its files.</summary>
 /// <remarks>Files that differ in how hard the stroke was are layers of one piece; two single sides are one piece with two sides; of several strokes
-/// alike the first plays. A piece stands in the family that its name says, or that of its folder. What says neither is not placed.</remarks>
+/// alike the first plays. A piece stands in the family that its name says, or else in that of its folder, where that says nothing besides. What says
+/// neither is not placed.</remarks>
 /// <param name="Pieces">In the order of the family tree, then of their names, numbers by their value.</param>
 /// <param name="Further">Sounds that were left alone because another says the same: each with what it is, in words.</param>
 /// <param name="Unplaced">Sounds whose names do not say what they are, as files, in words.</param>
@@ -120,7 +121,8 @@ public sealed record SoundFolder(Sequence<SoundFolder.SoundPiece> Pieces, Sequen
     private static string FamilyOf(string name, string folder)
     {
         var own = RoleReader.IsFaint(name) ? "" : PieceFamilies.Of(name);
-        return own.Length > 0 || folder.Length == 0 ? own : PieceFamilies.Of(folder);
+        // A folder that is called after more than what is in it may be the name of the whole kit.
+        return own.Length > 0 || RoleReader.Read(folder).Confidence < 1 ? own : PieceFamilies.Of(folder);
     }
 
     private enum SidesOf

@@ -113,6 +113,14 @@ public class SoundFolderTests
         Assert.Contains("Mine/odd.wav", Assert.Single(read.Unplaced), StringComparison.Ordinal);
     }
 
+    /// <summary>A kit may be called after anything.</summary>
+    [Theory]
+    [InlineData("Crash Course Vol 2")]
+    [InlineData("forty-xT3q")]
+    [InlineData("Ride Home")]
+    public void Of_AFolderThatIsTheNameOfTheKit_PlacesNothing(string folder) =>
+        Assert.Single(SoundFolder.Of([Sound($"{folder}/odd.wav"), Sound($"{folder}/kick.wav")], all: false).Unplaced);
+
     [Fact]
     public void Of_All_MakesPadsOfWhatSaysNothing() =>
         Assert.Equal([("Kick", "drums/kick"), ("Xyz", "pads")], SoundFolder.Of([Sound("xyz.wav"), Sound("kick.wav")], all: true).Pieces.Select(p => (p.Name, p.Family)));
