@@ -51,8 +51,10 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
 
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>
-    /// <param name="from">What the first jack is counted as.</param>
-    public string JackLabel(int number, int from = 1)
+    public string JackLabel(int number) => LabelFrom(number, 1);
+
+    /// <summary>The same where the first jack is counted as another number: the hardware input that it is cabled to.</summary>
+    public string LabelFrom(int number, int from)
     {
         if (!(number >= 1 && number <= Outputs.Count))
             throw new ArgumentOutOfRangeException(nameof(number), number, $"The kit has outputs 1 to {Outputs.Count}.");

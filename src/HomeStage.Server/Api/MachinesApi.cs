@@ -46,7 +46,7 @@ internal static class MachinesApi
         return new(
             machine.Channel, [.. lines.Select(l => new PieceView(l.Name, l.Family, l.Piece?.Note))],
             [.. Enumerable.Range(1, kit.Outputs.Count).Where(n => lines.Any(l => l.Output == n))
-                .Select(n => new CarriedView(firstInput is { } first ? kit.JackLabel(n, first) : kit.JackLabel(n), kit.Outputs[n - 1].Name, kit.Outputs[n - 1].Format, [.. lines.Where(l => l.Output == n).Select(l => l.Name)]))],
+                .Select(n => new CarriedView(firstInput is { } first ? kit.LabelFrom(n, first) : kit.JackLabel(n), kit.Outputs[n - 1].Name, kit.Outputs[n - 1].Format, [.. lines.Where(l => l.Output == n).Select(l => l.Name)]))],
             machine.Edits, EditWords.OfBatch(machine.Edits, template), [.. machine.NotUnderstood, .. gone.Select(s => $"{s.Path}: is not here any more; bring it again")]);
     }
 }
