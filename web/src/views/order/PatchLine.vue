@@ -24,9 +24,7 @@ const taking = (patch: string): Edit => ({ type: 'take-patch', ...about.value, n
 
 const shelf = useShelf()
 const keeping = ref(false)
-const shelved = computed(() =>
-  shelf.ofKind('patch').filter((item) => item.of === props.of),
-)
+const shelved = computed(() => shelf.ofKind('patch').filter((item) => item.of === props.of))
 const part = computed<ShelfPart | undefined>(() =>
   used.value && document.head
     ? { document: document.head.id, kind: 'patch', place: `${props.of}/${used.value}`, name: used.value }
