@@ -1,7 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
-using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Machines;
@@ -12,47 +11,35 @@ internal static class OutsideBox
 {
     /// <param name="kit">What it plays, over its outputs.</param>
     /// <param name="firstInput">The hardware input of its first jack, from 1.</param>
-    /// <returns>The bus and the edits, or why it cannot be.</returns>
-    public static (ChannelId Bus, Sequence<Edit> Edits, Refusal? Why) Of(Template template, MachineWish wish, Kit kit, int firstInput)
+    public static MachineResult Of(Template template, MachineWish wish, Kit kit, int firstInput, Sequence<string> notUnderstood)
     {
-        var jacks = kit.Outputs.Sum(o => Width(o));
+        var jacks = kit.Outputs.Sum(o => o.Width);
         if (!(firstInput >= 1 && firstInput + jacks - 1 <= InputSource.Last))
-            return (EmptyStage.MixBus, [], new Refusal.OutOfRange("The first input", firstInput, 1, InputSource.Last - jacks + 1, ""));
-        var after = template;
-        var edits = new List<Edit>();
-        ChannelId Add(Channel channel)
+            return new MachineResult.Refused(new Refusal.OutOfRange("The first input", firstInput, 1, InputSource.Last - jacks + 1, ""));
+        var bus = ChannelFactory.Make(template, new(ChannelKind.Bus) { Name = wish.Name, Under = wish.Under });
+        var edits = new List<Edit> { new AddChannel(bus) };
+        foreach (var number in Enumerable.Range(1, kit.Outputs.Count).Where(n => kit.Lines.Any(l => l.Output == n)))
         {
-            var add = new AddChannel(channel);
-            after = ((EditResult.Applied)add.ApplyTo(after)).Template;
-            edits.Add(add);
-            return channel.Id;
+            // Each finds those before it there, so that its name and id are its own.
+            if (Batch.Apply(template, edits) is not BatchResult.Applied { Template: var so })
+                break;
+            edits.Add(new AddChannel(Cabled(so, bus.Id, kit, number, firstInput)));
         }
 
-        var bus = Add(ChannelFactory.Make(after, new(ChannelKind.Bus) { Name = wish.Name, Under = wish.Under }));
-        for (var (number, input) = (1, firstInput); number <= kit.Outputs.Count; input += Width(kit.Outputs[number - 1]), number++)
-        {
-            var output = kit.Outputs[number - 1];
-            if (kit.Lines.All(l => l.Output != number))
-                continue;
-            var isPair = output.Format == ChannelFormat.Stereo;
-            Add(ChannelFactory.Make(after, new(ChannelKind.Audio) { Name = output.Name, Under = bus, Format = output.Format }) with
-            {
-                Source = new InputSource(input, isPair ? input + 1 : null, Monitored: true),
-                Pan = isPair ? 0 : kit.MiddleAt(number),
-            });
-        }
-
-        return (bus, edits.ToSequence(), null);
+        return Batch.Apply(template, edits) is BatchResult.Refused refused
+            ? new MachineResult.Refused(refused.Why)
+            : new MachineResult.Made(new(bus.Id, kit, edits.ToSequence(), notUnderstood));
     }
 
-    /// <summary>The kit over its outputs as the plan has it, as finely as it can be or as is wished.</summary>
-    public static Kit Planned(Kit kit, int? over)
+    private static Channel Cabled(Template template, ChannelId bus, Kit kit, int number, int firstInput)
     {
-        if (over == 0 || KitJacks.Of(kit) is not { Outputs: > 0 } jacks || jacks.Plans(kit) is not PlanResult.Planned { Plans: { Count: > 0 } plans })
-            return kit;
-        var plan = plans.LastOrDefault(p => p.Outputs <= (over ?? KitRules.MostOutputs)) ?? plans[0];
-        return jacks.LaidOut(kit, plan, [.. plan.Groups.Select(g => g.Name)]).Kit;
+        var output = kit.Outputs[number - 1];
+        var input = firstInput + kit.Outputs.Take(number - 1).Sum(o => o.Width);
+        var isPair = output.Format == ChannelFormat.Stereo;
+        return ChannelFactory.Make(template, new(ChannelKind.Audio) { Name = output.Name, Under = bus, Format = output.Format }) with
+        {
+            Source = new InputSource(input, isPair ? input + 1 : null, Monitored: true),
+            Pan = isPair ? 0 : kit.MiddleAt(number),
+        };
     }
-
-    private static int Width(KitOutput output) => output.Format == ChannelFormat.Stereo ? 2 : 1;
 }

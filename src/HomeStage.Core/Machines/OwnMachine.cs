@@ -29,23 +29,24 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(wish.Sounds.Count == 0
                 ? new Refusal.WrongPlace("A machine", "plays at least one piece: type some, such as “Kick, Snare, Tom 1–3”, or bring sounds")
                 : new Refusal.WrongPlace("No sound", "says in its name what it is: take them all as pads, or call them after what they are"));
+        var plan = PlanOf(kit, wish.SplitOver);
         if (wish.FirstInput is { } firstInput)
-        {
-            var laid = OutsideBox.Planned(kit, wish.SplitOver);
-            var (bus, cabled, why) = OutsideBox.Of(template, wish, laid, firstInput);
-            return why is not null ? new MachineResult.Refused(why)
-                : Batch.Apply(template, cabled) is BatchResult.Refused wrong ? new MachineResult.Refused(wrong.Why)
-                : new MachineResult.Made(new(bus, laid, cabled, strange));
-        }
-
+            return OutsideBox.Of(template, wish, plan is null ? kit : KitJacks.Of(kit).LaidOut(kit, plan, [.. plan.Groups.Select(g => g.Name)]).Kit, firstInput, strange);
         var made = ChannelFactory.Make(template, new(ChannelKind.Instrument) { Name = wish.Name, Instrument = InstrumentCatalogue.OwnMachine, Under = wish.Under });
         var edits = new List<Edit> { new AddChannel(made with { Source = new InstrumentSource(InstrumentCatalogue.OwnMachine, kit) }) };
-        if (Batch.Apply(template, edits) is not BatchResult.Applied { Template: var with })
-            return new MachineResult.Refused(((BatchResult.Refused)Batch.Apply(template, edits)).Why);
-        if (wish.SplitOver != 0 && KitJacks.Of(kit) is { Outputs: > 0 } jacks && jacks.Plans(kit) is PlanResult.Planned { Plans: { Count: > 0 } plans })
-            edits.AddRange(SplitBatch.Of(with, made.Id, plans.LastOrDefault(p => p.Outputs <= (wish.SplitOver ?? KitRules.MostOutputs)) ?? plans[0]));
+        var whole = Batch.Apply(template, edits);
+        if (whole is not BatchResult.Applied { Template: var with })
+            return new MachineResult.Refused(((BatchResult.Refused)whole).Why);
+        if (plan is not null)
+            edits.AddRange(SplitBatch.Of(with, made.Id, plan));
         return new MachineResult.Made(new(made.Id, kit, edits.ToSequence(), strange));
     }
+
+    /// <summary>As finely as it can be, or as is wished; null where nothing is to be split, or nothing can.</summary>
+    private static OutputPlan? PlanOf(Kit kit, int? over) =>
+        over != 0 && KitJacks.Of(kit) is { Outputs: > 0 } jacks && jacks.Plans(kit) is PlanResult.Planned { Plans: { Count: > 0 } plans }
+            ? plans.LastOrDefault(p => p.Outputs <= (over ?? KitRules.MostOutputs)) ?? plans[0]
+            : null;
 }
 
 /// <summary>What came of a wish.</summary>

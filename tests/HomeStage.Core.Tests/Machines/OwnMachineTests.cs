@@ -165,4 +165,15 @@ public class OwnMachineTests
     [InlineData(122)]
     public void Outside_BeyondTheInputsThatThereAre_IsRefused(int first) =>
         Assert.Equal("out-of-range", Assert.IsType<MachineResult.Refused>(OwnMachine.Of(Empty, new("Tin box", "Kick", 8, false) { FirstInput = first })).Why.Code);
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData(1)]
+    public void Of_ANameThatCannotBe_OrABusThatIsNotThere_IsRefused_InHereAndOutside(int? firstInput)
+    {
+        var wish = new MachineWish("Tin box", "Kick, Snare", 4, false) { FirstInput = firstInput };
+
+        Assert.Equal("bad-text", Assert.IsType<MachineResult.Refused>(OwnMachine.Of(Empty, wish with { Name = new('x', 200) })).Why.Code);
+        Assert.IsType<MachineResult.Refused>(OwnMachine.Of(Empty, wish with { Under = new("nowhere") }));
+    }
 }
