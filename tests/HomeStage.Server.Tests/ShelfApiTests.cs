@@ -52,6 +52,18 @@ public class ShelfApiTests(RunningServer server) : IClassFixture<RunningServer>
     }
 
     [Fact]
+    public async Task Item_BroughtBack_WhoseNameIsTakenSince_GetsTheNextNumber()
+    {
+        var (_, first) = await KeptAsync("Lilt of three");
+        await server.Client.DeleteAsync($"/api/shelf/{first}");
+        await KeptAsync("Lilt of three");
+
+        await server.Client.PostAsJsonAsync("/api/removed/back", new { kind = "shelf-item", id = first });
+
+        Assert.Equal("Lilt of three 2", (await ItemsAsync()).Single(i => i!["id"]!.ToString() == first)!["name"]!.ToString());
+    }
+
+    [Fact]
     public async Task Kit_OfTheShelf_OfAnotherTemplate_AndOfAFile_IsSwappedTo()
     {
         var (home, player) = await WithKitAsync("breakwater-kit");

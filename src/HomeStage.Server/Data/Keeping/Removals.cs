@@ -1,4 +1,5 @@
 using HomeStage.Core.Editing;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.EntityFrameworkCore;
 
@@ -69,7 +70,19 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
         }, cancellation) > 0;
         if (isBack && kind == RemovedKind.Template)
             await RenameWhereTakenAsync(db, id, cancellation);
+        if (isBack && kind == RemovedKind.ShelfItem)
+            await gate.OneAtATimeAsync(() => RenameItemWhereTakenAsync(db, id, cancellation), cancellation);
         return isBack;
+    }
+
+    /// <summary>Another item of its kind may bear the name since.</summary>
+    private static async Task<int> RenameItemWhereTakenAsync(StageDb db, string id, CancellationToken cancellation)
+    {
+        var item = await db.Shelf.FirstAsync(i => i.Id == id, cancellation);
+        var taken = await ShelfStore.NamesAsync(db, item.Kind, id, cancellation);
+        if (taken.Contains(item.Name))
+            item.Name = Numbering.Next(item.Name, taken.Contains);
+        return await db.SaveChangesAsync(cancellation);
     }
 
     /// <summary>Another template may bear the name since; a damaged one cannot be renamed and keeps it.</summary>

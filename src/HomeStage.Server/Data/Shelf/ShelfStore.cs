@@ -124,7 +124,8 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
         }, cancellation);
     }
 
-    private static async Task<HashSet<string>> NamesAsync(StageDb db, ShelfKind kind, string? but, CancellationToken cancellation) =>
+    /// <returns>Names of the items of a kind that are there, but for one.</returns>
+    internal static async Task<HashSet<string>> NamesAsync(StageDb db, ShelfKind kind, string? but, CancellationToken cancellation) =>
         (await db.Shelf.Where(r => r.Kind == kind && r.RemovedUtc == null && r.Id != but).Select(r => r.Name).ToListAsync(cancellation)).ToHashSet(StringComparer.OrdinalIgnoreCase);
 
     private static async Task NoteSoundsAsync(StageDb db, string id, ShelfContent content, CancellationToken cancellation)
