@@ -3,7 +3,7 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Editing;
 
 /// <summary>Makes a copy of each channel with its strip, sends, feeds and starters, and of what feeds its keys.</summary>
-/// <remarks>Copies stand after their originals and refer to each other as the originals do; what is not copied is referred
+/// <remarks>Copies stand after their originals, so that numbers ascend, and refer to each other as the originals do; what is not copied is referred
 /// to by both. A kit takes its splits along. Ids and names are the next that are free.</remarks>
 /// <param name="WithFeeders">Whether what stands under a chosen bus is copied too.</param>
 public sealed record DuplicateChannels(Sequence<ChannelId> Channels, bool WithFeeders = false) : ManyChannelsEdit
@@ -23,8 +23,30 @@ public sealed record DuplicateChannels(Sequence<ChannelId> Channels, bool WithFe
         var copies = Named(template, originals);
         var fed = template.Channels.Where(c => !copies.ContainsKey(c.Id)).Select(c => Feeding(c, copies));
         var kept = fed.Where(c => !ReferenceEquals(c, template.Channels[c.Id])).Aggregate(template, (t, c) => t.Replace(c));
-        var order = kept.Channels.SelectMany(c => copies.TryGetValue(c.Id, out var copy) ? [c, Copied(c, copy, copies)] : new[] { c });
-        return kept with { Channels = ChannelList.From(order) };
+        return kept with { Channels = ChannelList.From(InOrder(kept, copies)) };
+    }
+
+    /// <summary>The copies of neighbours stand behind the last of them, and behind those next to them whose numbers are lower.</summary>
+    private static IEnumerable<Channel> InOrder(Template template, Dictionary<ChannelId, (ChannelId Id, string Name)> copies)
+    {
+        var waiting = new List<Channel>();
+        foreach (var channel in template.Channels)
+        {
+            var isCopied = copies.TryGetValue(channel.Id, out var copy);
+            if (!isCopied && !waiting.Exists(w => w.Destination == channel.Destination && Numbering.IsBefore(channel.Name, w.Name)))
+            {
+                foreach (var done in waiting)
+                    yield return done;
+                waiting.Clear();
+            }
+
+            yield return channel;
+            if (isCopied)
+                waiting.Add(Copied(channel, copy, copies));
+        }
+
+        foreach (var done in waiting)
+            yield return done;
     }
 
     private static HashSet<ChannelId> WithThoseUnder(Template template, IEnumerable<ChannelId> channels)

@@ -1,11 +1,14 @@
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
+using HomeStage.Core.Outputs;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.LineChecks;
 
 /// <summary>Fires one piece, instrument or input alone through the whole graph and says where it arrives.</summary>
+/// <remarks>A split that is called after another drum than all that it carries is no place for what the wiring puts there: that belongs on the splits
+/// that are called after it, if there are any.</remarks>
 public static class LineCheck
 {
     /// <summary>What is quieter than this has not arrived.</summary>
@@ -33,8 +36,11 @@ public static class LineCheck
     /// <summary>Every channel that a source is to be heard on: where it enters, and all that is fed from there.</summary>
     public static IReadOnlySet<ChannelId> Expected(Template template, string act, LineSource source)
     {
+        var wired = Wired(template, act, source).SelectMany(c => c).Concat(Microphones(template, act, source)).ToList();
+        var wrong = wired.Where(c => IsCalledOtherwise(template, c)).Select(c => c.Id).ToHashSet();
         var reached = new HashSet<ChannelId>();
-        var next = new Queue<Channel>(Close(template, act, source).SelectMany(c => c).Concat(Microphones(template, act, source)));
+        // The sums over a split of another name are right all the same.
+        var next = new Queue<Channel>(wired.Concat(Close(template, act, source).SelectMany(c => c)));
         while (next.TryDequeue(out var channel))
         {
             if (!reached.Add(channel.Id))
@@ -43,17 +49,37 @@ public static class LineCheck
                 next.Enqueue(to);
         }
 
+        reached.ExceptWith(wrong);
         return reached;
     }
 
-    /// <summary>Where it is heard close, by microphone: on a split, or on the instrument's own channel.</summary>
+    /// <summary>Where it is to be heard close, by microphone.</summary>
     private static IEnumerable<IEnumerable<Channel>> Close(Template template, string act, LineSource source)
+    {
+        foreach (var channels in Wired(template, act, source).Select(c => c.ToList()))
+        {
+            var right = channels.Where(c => !IsCalledOtherwise(template, c)).ToList();
+            yield return right.Count == channels.Count ? channels : [.. right, .. CalledAfter(template, act, source)];
+        }
+    }
+
+    /// <summary>Where the wiring puts it, by microphone: on a split, or on the instrument's own channel.</summary>
+    private static IEnumerable<IEnumerable<Channel>> Wired(Template template, string act, LineSource source)
     {
         if (source.PieceIn(template) is not { } piece)
             return [[template.Channels[source.Channel]]];
         int[] OutputsOf(Microphone microphone) => microphone.AlsoOnFirst ? [1, microphone.Output] : [microphone.Output];
         return piece.Microphones.Select(m => OutputsOf(m).Distinct().SelectMany(o => At(template, act, source.Channel, o)));
     }
+
+    private static bool IsCalledOtherwise(Template template, Channel channel) =>
+        channel.Source is OutputSource split && SplitKit.Of(template, split.Instrument) is { } kit && SaidDrums.IsCalledOtherwise(channel, kit);
+
+    /// <summary>The splits of the source's kit that are called after its drum.</summary>
+    private static IEnumerable<Channel> CalledAfter(Template template, string act, LineSource source) =>
+        SaidDrums.Of(source.Name) is { } drum && SplitKit.Of(template, source.Channel) is { } kit
+            ? kit.Splits.Where(s => Runs(s, act) && SaidDrums.Of(s.Name) == drum)
+            : [];
 
     /// <summary>What hears it from farther off.</summary>
     private static IEnumerable<Channel> Microphones(Template template, string act, LineSource source) =>
@@ -103,8 +129,9 @@ public static class LineCheck
 public sealed record LineRow(LineSource Source, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Entries, Sequence<ChannelId> Twice)
 {
     public LineVerdict Verdict =>
-        Places.Count == 0 || Entries.Count == 0 ? LineVerdict.Nowhere
+        Places.Count == 0 ? LineVerdict.Nowhere
         : Places.Any(p => !p.Expected) ? LineVerdict.Elsewhere
+        : Entries.Count == 0 ? LineVerdict.Nowhere
         : Twice.Count > 0 ? LineVerdict.TooOften
         : Missing.Count > 0 ? LineVerdict.NotEverywhere
         : LineVerdict.Arrived;

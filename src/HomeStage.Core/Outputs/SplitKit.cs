@@ -15,6 +15,12 @@ public sealed record SplitKit(Channel Player, Kit Kit, IReadOnlyList<Channel> Sp
                select new SplitKit(channel, ((InstrumentSource)channel.Source!).Kit!, [.. splits[channel.Id]]);
     }
 
+    /// <returns>Null where the channel is no instrument with a kit.</returns>
+    public static SplitKit? Of(Template template, ChannelId player) =>
+        template.Channels.TryGet(player, out var channel) && channel is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } }
+            ? new(channel, kit, [.. template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player)])
+            : null;
+
     /// <param name="split">One of the splits.</param>
     /// <returns>Number of the output it takes.</returns>
     public static int NumberOf(Channel split) => ((OutputSource)split.Source!).Output;

@@ -15,8 +15,7 @@ public static class Numbering
     /// <returns>The name with the next number that is free: "Choir 3" after "Choir 2", "Bass 2" after "Bass".</returns>
     public static string Next(string name, Func<string, bool> isTaken)
     {
-        var stem = name.TrimEnd("0123456789".ToCharArray());
-        var number = int.TryParse(name.AsSpan(stem.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var last) ? last : 1;
+        var (stem, number) = Parted(name);
         var root = stem.TrimEnd();
         var gap = stem.Length == name.Length || stem.Length > root.Length ? " " : "";
         for (var n = Math.Min(number, 1_000_000) + 1; ; n++)
@@ -26,6 +25,19 @@ public static class Numbering
             if (!isTaken(next))
                 return next;
         }
+    }
+
+    /// <summary>Whether two names differ by their numbers alone, and the first has the lower one; a name without a number is the first of its kind.</summary>
+    public static bool IsBefore(string name, string other)
+    {
+        var ((stem, number), (otherStem, otherNumber)) = (Parted(name), Parted(other));
+        return string.Equals(stem.TrimEnd(), otherStem.TrimEnd(), StringComparison.OrdinalIgnoreCase) && number < otherNumber;
+    }
+
+    private static (string Stem, int Number) Parted(string name)
+    {
+        var stem = name.TrimEnd("0123456789".ToCharArray());
+        return (stem, int.TryParse(name.AsSpan(stem.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : 1);
     }
 
     /// <returns>An id that no channel has: the one asked for, or with a number after it.</returns>

@@ -89,6 +89,44 @@ public sealed class LineCheckTests
         Assert.Equal("other", Assert.Single(row.Places, p => !p.Expected).Channel.Value);
     }
 
+    /// <summary>Two jacks are swapped: the names say so, whatever the wiring believes (common practice).</summary>
+    [Fact]
+    public void Fire_WhatLandsOnASplitOfAnotherName_IsElsewhere_AndBelongsWhereTheNameSays()
+    {
+        var swapped = OwnKit(("Clap", 39, 3), ("Hat closed", 42, 2), ("Kick", 36, 4));
+
+        var row = Fire(swapped, "Clap");
+
+        Assert.Equal((LineVerdict.Elsewhere, "hats"), (row.Verdict, Assert.Single(row.Places, p => !p.Expected).Channel.Value));
+        Assert.Equal(["clap"], row.Missing.Select(c => c.Value));
+        Assert.Equal(["clap"], row.Entries.Select(c => c.Value));
+        Assert.Equal(LineVerdict.Arrived, Fire(swapped, "Kick").Verdict);
+    }
+
+    /// <summary>A split that nobody is called after: the sound is in the wrong place, though there is no right one.</summary>
+    [Fact]
+    public void Fire_WhatLandsOnASplitOfAnotherName_WithoutASplitOfItsOwn_IsElsewhereToo()
+    {
+        var row = Fire(OwnKit(("Snare", 38, 2), ("Kick", 36, 4), ("Clap", 39, 3)), "Snare");
+
+        Assert.Equal((LineVerdict.Elsewhere, 0), (row.Verdict, row.Entries.Count));
+        // The bus over it is right all the same.
+        Assert.Equal(["clap"], row.Places.Where(p => !p.Expected).Select(p => p.Channel.Value));
+    }
+
+    private static Template OwnKit(params (string Name, int Note, int Output)[] pieces) => OneBar(
+        Bus("drums", "mix-bus"),
+        new AddChannel(new()
+        {
+            Id = Player,
+            Name = "Kit",
+            Kind = ChannelKind.Instrument,
+            Destination = new("drums"),
+            Source = new InstrumentSource(InstrumentCatalogue.OwnMachine, new(
+                [.. pieces.Select(p => Piece.Pad(p.Name, p.Note, "drums", p.Output, DrumSound.Clap))], [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))])),
+        }),
+        Split("clap", 2), Split("hats", 3), Split("kick", 4));
+
     private static AddChannel Split(string id, int output) => new(new()
     { Id = new(id), Name = id, Kind = ChannelKind.Split, Destination = new("drums"), Source = new OutputSource(Player, output) });
 

@@ -123,6 +123,23 @@ public class ManyChannelsTests
         Assert.Equal(["keys", "keys-2"], template.Channels[new ChannelId("pulse")].Feeds.Select(f => f.Channel.Value));
     }
 
+    [Theory]
+    [InlineData("Wren 1,Wren 2,Tuba", "Wren 1", "Wren 1,Wren 2,Wren 3,Tuba")]
+    [InlineData("Wren,Wren 2,Wren 4,Tuba", "Wren", "Wren,Wren 2,Wren 3,Wren 4,Tuba")]
+    [InlineData("Wren 1,Wren 2,Tuba", "Wren 1,Wren 2", "Wren 1,Wren 2,Wren 3,Wren 4,Tuba")]
+    [InlineData("Wren 1,Tuba,Wren 2", "Wren 1", "Wren 1,Wren 3,Tuba,Wren 2")]
+    [InlineData("Wren,Tuba", "Wren,Tuba", "Wren,Tuba,Wren 2,Tuba 2")]
+    public void DuplicateChannels_AreNumberedInOrder(string names, string doubled, string after)
+    {
+        var template = OneBar([.. names.Split(',').Select(n => Tone(IdOf(n).Value, "mix-bus")), .. names.Split(',').Select(n => new RenameChannel(IdOf(n), n))]);
+
+        var order = template.With(new DuplicateChannels([.. doubled.Split(',').Select(IdOf)])).Channels.Select(c => c.Name);
+
+        Assert.Equal(after.Split(','), order.Where(n => n.StartsWith("Wren", StringComparison.Ordinal) || n.StartsWith("Tuba", StringComparison.Ordinal)));
+
+        static ChannelId IdOf(string name) => new($"is-{name.Replace(' ', '-').ToLowerInvariant()}");
+    }
+
     [Fact]
     public void DuplicateChannels_AKit_TakesItsSplitsAlong_AndTheyTakeTheCopysOutputs()
     {
@@ -133,7 +150,7 @@ public class ManyChannelsTests
             .With(new DuplicateChannels([new("kit")]));
 
         Assert.Equal(new OutputSource(new("kit-2"), 5), template.Channels[new ChannelId("bells-2")].Source);
-        Assert.Equal(["main", "mix-bus", "kit", "kit-2", "bells", "bells-2"], template.Channels.Select(c => c.Id.Value));
+        Assert.Equal(["main", "mix-bus", "kit", "bells", "kit-2", "bells-2"], template.Channels.Select(c => c.Id.Value));
     }
 
     [Theory]

@@ -1,14 +1,12 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
-using HomeStage.Core.Roles;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Rules;
 
 /// <summary>Splits whose names say one thing while all that they carry says another: "Clap" that carries hats.</summary>
-/// <remarks>The names are believed, not the wiring. A name that means no particular drum is right about anything.</remarks>
 public sealed class CalledOtherwise : ISoundcheckRule
 {
     public string Id => "called-otherwise";
@@ -17,18 +15,11 @@ public sealed class CalledOtherwise : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act) =>
         from kit in SplitKit.AllOf(template)
-        let wrong = kit.Splits.Where(s => IsWrong(s, kit)).DistinctBy(SplitKit.NumberOf).ToList()
+        let wrong = kit.Splits.Where(s => SaidDrums.IsCalledOtherwise(s, kit)).DistinctBy(SplitKit.NumberOf).ToList()
         where wrong.Count > 0
         select new Finding(Id, Severity.Warning, wrong.Select(s => s.Id).ToSequence(),
             $"{string.Join("; ", wrong.Select(s => $"“{s.Name}” carries {string.Join(", ", kit.LinesAt(SplitKit.NumberOf(s)).Select(l => l.Name))}"))}.",
             Mends(kit, wrong));
-
-    private static bool IsWrong(Channel split, SplitKit kit) => DrumOf(split.Name) is { } said
-        && kit.LinesAt(SplitKit.NumberOf(split)).Select(l => DrumOf(l.Name)).ToList() is { Count: > 0 } carried
-        && carried.TrueForAll(r => r is not null && r != said);
-
-    /// <summary>Which drum a name means, or null: a pad may be called after anything, and so may what is neither drum nor cymbal.</summary>
-    private static string? DrumOf(string name) => RoleReader.ParticularOf(name) is { } role && RoleNames.FamilyOf(role) == "drums" ? role : null;
 
     private static Sequence<Mend> Mends(SplitKit kit, List<Channel> wrong)
     {
@@ -47,9 +38,9 @@ public sealed class CalledOtherwise : ISoundcheckRule
     /// <returns>Null where a split would be left empty, or something would have no place.</returns>
     private static Kit? Moved(SplitKit kit, List<Channel> wrong)
     {
-        var byRole = wrong.GroupBy(s => DrumOf(s.Name)!, StringComparer.Ordinal).ToDictionary(g => g.Key, g => SplitKit.NumberOf(g.First()), StringComparer.Ordinal);
+        var byRole = wrong.GroupBy(s => SaidDrums.Of(s.Name)!, StringComparer.Ordinal).ToDictionary(g => g.Key, g => SplitKit.NumberOf(g.First()), StringComparer.Ordinal);
         var left = wrong.Select(SplitKit.NumberOf).ToHashSet();
-        int? PlaceOf(KitLine line) => DrumOf(line.Name) is { } role && byRole.TryGetValue(role, out var number) ? number : left.Contains(line.Output) ? null : line.Output;
+        int? PlaceOf(KitLine line) => SaidDrums.Of(line.Name) is { } role && byRole.TryGetValue(role, out var number) ? number : left.Contains(line.Output) ? null : line.Output;
         var lines = kit.Kit.Lines;
         if (lines.Any(l => PlaceOf(l) is null) || kit.Splits.Any(s => lines.All(l => PlaceOf(l) != SplitKit.NumberOf(s))))
             return null;
