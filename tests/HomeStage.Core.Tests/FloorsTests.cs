@@ -30,7 +30,7 @@ public class FloorsTests
         ["Sound"],
         ["Machines", "Shelf", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
-        ["Soundcheck", "LineChecks"],
+        ["Soundcheck", "LineChecks", "Outside"],
     ];
 
     private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];

@@ -17,8 +17,8 @@ public sealed record SplitKit(Channel Player, Kit Kit, IReadOnlyList<Channel> Sp
 
     /// <returns>Null where the channel is no instrument with a kit.</returns>
     public static SplitKit? Of(Template template, ChannelId player) =>
-        template.Channels.TryGet(player, out var channel) && channel is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } }
-            ? new(channel, kit, [.. template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player)])
+        template.KitOf(player.Value) is { } kit
+            ? new(template.Channels[player], kit, [.. template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player)])
             : null;
 
     /// <param name="split">One of the splits.</param>

@@ -9,12 +9,10 @@ public static class ShelfKeep
     /// <returns>The content and the name that it bears here; null where there is no such part.</returns>
     public static (ShelfContent Content, string Name)? Of(Template template, ShelfKind kind, string place) => kind switch
     {
-        ShelfKind.Kit => Player(template, place) is { } player && player.Source is InstrumentSource { Kit: { } kit } source ? (new KitContent(source.Instrument, kit), player.Name) : null,
-        ShelfKind.Machine => Player(template, place) is { Source: InstrumentSource { Kit: { } kit } } player ? (new MachineContent(kit.Outputs, kit.FirstReserved, kit.Jacks), player.Name) : null,
+        ShelfKind.Kit => template.KitOf(place) is { } kit && template.Channels[new ChannelId(place)] is var player ? (new KitContent(((InstrumentSource)player.Source!).Instrument, kit), player.Name) : null,
+        ShelfKind.Machine => template.KitOf(place) is { } played ? (new MachineContent(played.Outputs, played.FirstReserved, played.Jacks), template.Channels[new ChannelId(place)].Name) : null,
         ShelfKind.Groove => template.Grooves.FirstOrDefault(g => g.Name == place) is { } groove ? (new GrooveContent(groove), groove.Name) : null,
         ShelfKind.Patch => template.Patches.FirstOrDefault(p => ShelfCopy.PlaceOf(p) == place) is { } patch ? (new PatchContent(patch), patch.Name) : null,
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown kind of item."),
     };
-
-    private static Channel? Player(Template template, string place) => Identifier.IsValid(place) && template.Channels.TryGet(new(place), out var channel) ? channel : null;
 }

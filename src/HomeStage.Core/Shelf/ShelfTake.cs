@@ -1,6 +1,5 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
@@ -18,8 +17,8 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
     public static ShelfTakeResult Of(Template template, ShelfItem item, string? onto = null, IReadOnlyDictionary<string, string?>? said = null) => item.Content switch
     {
         KitContent kit when onto is null => Whole(template, NewInstrument(template, item, kit), item),
-        KitContent kit => KitOf(template, onto) is null ? NoKit(onto) : Swapped(template, onto, new OtherKit(kit.Instrument, kit.Kit, item).On(template, new(onto), said)),
-        MachineContent machine => onto is not null && KitOf(template, onto) is { } carried
+        KitContent kit => template.KitOf(onto) is null ? NoKit(onto) : Swapped(template, onto, new OtherKit(kit.Instrument, kit.Kit, item).On(template, new(onto), said)),
+        MachineContent machine => onto is not null && template.KitOf(onto) is { } carried
             ? Whole(template, SwapOf(onto, KitSwap.Of(template, new(onto), InstrumentCatalogue.OwnMachine, machine.Carrying(carried), said)), item)
             : NoKit(onto ?? "none"),
         GrooveContent groove => Named(template, item, onto, groove.Groove.Name, n => template.Grooves.Any(g => g.Name == n), n => n, n => new PutGroove(groove.Groove with { Name = n })),
@@ -27,9 +26,6 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
             n => ShelfCopy.PlaceOf(patch.Patch with { Name = n }), n => new PutPatch(patch.Patch with { Name = n })),
         _ => throw new ArgumentOutOfRangeException(nameof(item), item.Content, "Unknown kind of content."),
     };
-
-    private static Kit? KitOf(Template template, string place) =>
-        Identifier.IsValid(place) && template.Channels.TryGet(new(place), out var player) && player.Source is InstrumentSource { Kit: { } kit } ? kit : null;
 
     private static ShelfTakeResult.Refused NoKit(string place) => new(new Refusal.Missing("instrument with a kit", place, "that could take this"));
 

@@ -31,6 +31,18 @@ public static class Audition
         return velocity is < 1 or > 127 ? new Refusal.OutOfRange("A velocity", velocity, 1, 127, "") : null;
     }
 
+    /// <returns>What is wrong with the wish to hear a hardware input, or null.</returns>
+    public static Refusal? CheckInput(Template template, string act, ChannelId channel)
+    {
+        if (template.Acts.All(a => a.Id != act))
+            return new Refusal.Missing("act", act, "in this template");
+        if (!template.Channels.TryGet(channel, out var taking))
+            return new Refusal.UnknownChannel(channel);
+        if (taking.Source is not InputSource { Monitored: true })
+            return new Refusal.WrongPlace(taking.Name, "monitors no hardware input");
+        return taking.StageIn(act) == StageState.InTheWings ? new Refusal.WrongPlace(taking.Name, "rests in the wings in this act, so there is nothing to hear") : null;
+    }
+
     /// <param name="note">MIDI note number, in [0, 127].</param>
     /// <param name="velocity">In [1, 127].</param>
     /// <returns>The template with that note and nothing else in it, at the tempo of its start. Render its only section.</returns>

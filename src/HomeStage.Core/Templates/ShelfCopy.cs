@@ -16,7 +16,7 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
     /// <summary>Whether the part is still there.</summary>
     public bool IsIn(Template template) => Kind switch
     {
-        ShelfKind.Kit or ShelfKind.Machine => Identifier.IsValid(Place) && template.Channels.TryGet(new(Place), out var channel) && channel.Source is InstrumentSource { Kit: not null },
+        ShelfKind.Kit or ShelfKind.Machine => template.KitOf(Place) is not null,
         ShelfKind.Groove => template.Grooves.Any(g => g.Name == Place),
         ShelfKind.Patch => template.Patches.Any(p => PlaceOf(p) == Place),
         _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),

@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Timing;
 
@@ -58,6 +59,12 @@ public sealed record Template
     public Act FinalAct => Acts.FirstOrDefault(a => a.Id == "mix") ?? Acts[^1];
 
     public Channel Main => Channels.First(c => c.Kind == ChannelKind.Main);
+
+    /// <summary>What an instrument plays.</summary>
+    /// <param name="player">Id of a channel, as somebody sent it.</param>
+    /// <returns>Null where there is no such channel, or it plays no kit.</returns>
+    public Kit? KitOf(string player) =>
+        Identifier.IsValid(player) && Channels.TryGet(new(player), out var channel) && channel is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } ? kit : null;
 
     internal Template Replace(Channel channel) => this with { Channels = Channels.Replace(channel) };
 }

@@ -6,16 +6,16 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
 
-/// <summary>One pad or key, heard through the template's own path.</summary>
+/// <summary>One pad, key or hardware input, heard through the template's own path.</summary>
 internal static class AuditionsApi
 {
     // A press must not wait behind many others, nor take both cores from a render that plays.
     private static readonly SemaphoreSlim Gate = new(1, 1);
 
-    /// <param name="Channel">An instrument or notes channel.</param>
-    /// <param name="Note">MIDI note number, in [0, 127].</param>
+    /// <param name="Channel">An instrument or notes channel, or one that monitors a hardware input.</param>
+    /// <param name="Note">MIDI note number, in [0, 127]; null for the hardware input.</param>
     /// <param name="Velocity">In [1, 127].</param>
-    public sealed record NewAudition(string Document, string Act, ChannelId Channel, int Note, int Velocity = 100);
+    public sealed record NewAudition(string Document, string Act, ChannelId Channel, int? Note, int Velocity = 100);
 
     public static void MapAuditions(this RouteGroupBuilder api) =>
         api.MapPost("/auditions", Sound).WithTags("Auditions").Produces(StatusCodes.Status200OK, contentType: "audio/wav");
@@ -26,12 +26,12 @@ internal static class AuditionsApi
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
-        if (Audition.Check(document.Template, asked.Act, asked.Channel, asked.Note, asked.Velocity) is { } wrong)
+        if ((asked.Note is { } struck ? Audition.Check(document.Template, asked.Act, asked.Channel, struck, asked.Velocity) : Audition.CheckInput(document.Template, asked.Act, asked.Channel)) is { } wrong)
             return Problems.Refused(wrong);
         await Gate.WaitAsync(cancellation);
         try
         {
-            var alone = Audition.Of(document.Template, asked.Channel, asked.Note, asked.Velocity);
+            var alone = asked.Note is { } note ? Audition.Of(document.Template, asked.Channel, note, asked.Velocity) : Audition.OfInput(document.Template, asked.Channel);
             var sound = await Task.Run(() => Renderer.Render(alone, new(asked.Act), shelf: media, cancellation: cancellation), cancellation);
             return TypedResults.Bytes(WaveWriter.Bytes(sound, WaveDepth.Float32), "audio/wav");
         }

@@ -77,6 +77,7 @@ internal static class DocumentApi
         group.MapLevels();
         group.MapOutputs();
         group.MapKitSwaps();
+        group.MapInputs();
     }
 
     private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer, RowBook book) =>

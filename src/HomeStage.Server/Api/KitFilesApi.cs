@@ -1,7 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Machines;
-using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Csv;
 using HomeStage.Formats.Midi;
@@ -45,8 +44,7 @@ internal static class KitFilesApi
     }
 
     private static async Task<Kit?> KitOfAsync(string document, string channel, DocumentStore store, CancellationToken cancellation) =>
-        Identifier.IsValid(channel) && await store.OpenAsync(document, cancellation) is { } open
-        && open.Template.Channels.TryGet(new(channel), out var player) && player.Source is InstrumentSource { Kit: { } kit } ? kit : null;
+        (await store.OpenAsync(document, cancellation))?.Template.KitOf(channel);
 
     private static bool Begins(byte[] bytes, string with)
     {

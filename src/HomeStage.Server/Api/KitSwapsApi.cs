@@ -40,7 +40,7 @@ internal static class KitSwapsApi
     {
         if (await store.OpenAsync(id, cancellation) is not { } document)
             return Problems.NotFound("document");
-        if (OutputsApi.KitOf(document.Template, asked.Channel.Value) is null)
+        if (document.Template.KitOf(asked.Channel.Value) is null)
             return Problems.NotFound("kit");
         if (asked.Kit is { } brought && KitRules.Check(brought) is { } wrong)
             return Problems.Refused(wrong);
@@ -53,7 +53,7 @@ internal static class KitSwapsApi
     private static async Task<OtherKit?> NextAsync(SwapRequest asked, string playing, DocumentStore store, ShelfStore shelf, CancellationToken cancellation) =>
         asked.Kit is { } brought ? OtherKit.FromFile(playing, brought)
         : asked.Item is { } item ? await shelf.FindAsync(item, cancellation) is { Content: KitContent kept } found ? new(kept.Instrument, kept.Kit, found) : null
-        : asked.Other is { } place ? await store.OpenAsync(place.Document, cancellation) is { } other && other.Template.Channels.TryGet(place.Channel, out var player) && player.Source is InstrumentSource { Kit: { } theirs } source ? new(source.Instrument, theirs) : null
+        : asked.Other is { } place ? await store.OpenAsync(place.Document, cancellation) is { } other && other.Template.KitOf(place.Channel.Value) is { } theirs ? new(((InstrumentSource)other.Template.Channels[place.Channel].Source!).Instrument, theirs) : null
         : asked.Instrument is { } instrument && InstrumentCatalogue.Find(instrument)?.Kit is { } own ? new(instrument, own) : null;
 
     /// <summary>Documents that cannot be read hold none.</summary>
@@ -66,7 +66,7 @@ internal static class KitSwapsApi
             {
                 if (await store.OpenAsync(row.Id, cancellation) is { } document)
                     kits.AddRange(from channel in document.Template.Channels
-                                  let kit = OutputsApi.KitOf(document.Template, channel.Id.Value)
+                                  let kit = document.Template.KitOf(channel.Id.Value)
                                   where kit is not null
                                   select new KitElsewhere(row.Id, document.Template.Name, channel.Id, channel.Name, kit.Pieces.Count));
             }

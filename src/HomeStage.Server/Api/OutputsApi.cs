@@ -89,16 +89,16 @@ internal static class OutputsApi
             string id, string channel, string act, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
-            : KitOf(document.Template, channel) is not { } kit ? Problems.NotFound("kit")
+            : document.Template.KitOf(channel) is not { } kit ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act));
         group.MapPost("/{id}/outputs/{channel}/null-test", async Task<Results<Ok<NullTestView>, ProblemHttpResult>> (
             string id, string channel, NullTestRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != asked.Act) ? Problems.NotFound("act")
-            : KitOf(document.Template, channel) is null ? Problems.NotFound("kit")
+            : document.Template.KitOf(channel) is null ? Problems.NotFound("kit")
             : Batch.Apply(document.Template, asked.Edits) switch
             {
-                BatchResult.Applied { Template: var after } when KitOf(after, channel) is not null =>
+                BatchResult.Applied { Template: var after } when after.KitOf(channel) is not null =>
                     TypedResults.Ok(NullTestView.Of(await AloneAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation))),
                 BatchResult.Refused refused => Problems.Refused(refused.Why),
                 _ => Problems.NotFound("kit after that"),
@@ -110,9 +110,6 @@ internal static class OutputsApi
         group.MapPost("/{id}/line-check", async (string id, LineRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document ? await FireAsync(document.Template, asked, media, cancellation) : Problems.NotFound("document"));
     }
-
-    internal static Kit? KitOf(Template template, string channel) =>
-        Identifier.IsValid(channel) && template.Channels.TryGet(new(channel), out var player) && player is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } ? kit : null;
 
     private static Results<Ok<OutputsView>, ProblemHttpResult> View(Template template, ChannelId channel, Kit kit, string act)
     {

@@ -159,6 +159,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outside-devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DeviceView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roles": {
         parameters: {
             query?: never;
@@ -1617,6 +1652,128 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/inputs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    first: number;
+                    count: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InputView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/inputs/pressed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PressRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InputLight"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/inputs/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["InputNameRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NamingView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates": {
         parameters: {
             query?: never;
@@ -2755,6 +2912,18 @@ export interface components {
         };
         /** @description dB; null is −∞. */
         Decibels: null | number;
+        DevicePad: {
+            name: string;
+            /** Format: int32 */
+            note: number;
+        };
+        DeviceView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            jacks: number;
+            pads: components["schemas"]["DevicePad"][];
+        };
         Difference: {
             piece: string;
             /** Format: double */
@@ -3444,6 +3613,26 @@ export interface components {
             /** Format: date-time */
             checkedUtc: null | string;
         };
+        InputLight: {
+            /** Format: int32 */
+            input: number;
+            /** Format: double */
+            peakDbfs: number;
+        };
+        InputNameRequest: {
+            /** Format: int32 */
+            input: number;
+            name: string;
+        };
+        InputTaker: {
+            id: components["schemas"]["ChannelId"];
+            name: string;
+        };
+        InputView: {
+            /** Format: int32 */
+            input: number;
+            channels: components["schemas"]["InputTaker"][];
+        };
         Insert: {
             id: components["schemas"]["InsertId"];
             processor: string;
@@ -3756,12 +3945,16 @@ export interface components {
             id: string;
             name: string;
         };
+        NamingView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+        };
         NewAudition: {
             document: string;
             act: string;
             channel: components["schemas"]["ChannelId"];
             /** Format: int32 */
-            note: number;
+            note: null | number;
             /**
              * Format: int32
              * @default 100
@@ -4050,6 +4243,13 @@ export interface components {
             expectedLufs: null | number;
             /** Format: double */
             worstLufs: null | number;
+        };
+        PressRequest: {
+            device: string;
+            /** Format: int32 */
+            note: number;
+            /** Format: int32 */
+            firstInput: number;
         };
         PreviewRequest: {
             act: string;

@@ -2,9 +2,9 @@
 import { computed } from 'vue'
 import Icon from './Icon.vue'
 import ValueField from './ValueField.vue'
-import { usePads } from '@/state/pads'
+import { usePads, type Pad } from '@/state/pads'
 
-/** The pads of a kit or two octaves of keys, pressed by mouse, by the computer's keys while one is in focus, or by MIDI. */
+/** The pads of a kit, two octaves of keys or the hardware inputs, pressed by mouse, by the computer's keys while one is in focus, or by MIDI. */
 const pads = usePads()
 
 // In order of the pads: the digits, then the letters row by row, by their place on the keyboard.
@@ -13,6 +13,9 @@ const codes = [
   ...'QWERTYUIOPASDFGHJKLZXCVBNM'.split('').map((l) => `Key${l}`),
 ]
 const letters = computed(() => codes.map((code) => code.replace(/Digit|Key/, '')))
+
+const isKeys = computed(() => !pads.kit && (!pads.ofInputs || pads.catching !== undefined))
+const isDark = (pad: Pad) => !pads.kit && pad.note !== null && [1, 3, 6, 8, 10].includes(pad.note % 12)
 
 function onKey(event: KeyboardEvent) {
   if (event.key === 'Escape') {
@@ -24,15 +27,17 @@ function onKey(event: KeyboardEvent) {
   if (!pad) return
   event.preventDefault()
   event.stopPropagation()
-  if (!event.repeat) void pads.press(pad.note)
+  if (!event.repeat) void pads.pressPad(pad)
 }
 </script>
 
 <template>
   <section class="strip" aria-label="Pads and keys">
     <div class="head">
-      <h2>{{ pads.row?.channel.name ?? 'Nothing to play' }}</h2>
-      <span v-if="!pads.kit" class="line">
+      <h2>
+        {{ pads.catching ? 'Which note?' : pads.ofInputs ? 'Inputs' : (pads.row?.channel.name ?? 'Nothing to play') }}
+      </h2>
+      <span v-if="isKeys" class="line">
         <button
           type="button"
           class="plain bare"
@@ -52,7 +57,10 @@ function onKey(event: KeyboardEvent) {
           + octave
         </button>
       </span>
-      <span class="line quiet"
+      <span v-if="pads.ofInputs && !pads.catching && pads.pads.length === 0" class="quiet"
+        >no input is monitored in this act</span
+      >
+      <span v-if="!pads.ofInputs" class="line quiet"
         >struck with
         <ValueField
           label="Velocity of a press"
@@ -62,25 +70,27 @@ function onKey(event: KeyboardEvent) {
           :step="8"
           @change="pads.velocity = $event ?? 100"
       /></span>
-      <button v-if="!pads.midi" type="button" class="plain bare" @click="pads.listenToMidi()">play by MIDI</button>
-      <span v-else class="quiet">MIDI: {{ pads.midi }}</span>
+      <button v-if="!pads.midi && !pads.ofInputs" type="button" class="plain bare" @click="pads.listenToMidi()">
+        play by MIDI
+      </button>
+      <span v-else-if="!pads.ofInputs" class="quiet">MIDI: {{ pads.midi }}</span>
       <span class="faint">once a pad is in focus, the letters on the pads play them</span>
       <span v-if="pads.trouble" class="trouble" role="alert">{{ pads.trouble }}</span>
       <button type="button" class="plain bare end" aria-label="Close the pads" @click="pads.open = false">
         <Icon name="close" :size="14" />
       </button>
     </div>
-    <div class="pads" :class="{ keys: !pads.kit }" @keydown="onKey">
+    <div class="pads" :class="{ keys: isKeys }" @keydown="onKey">
       <button
         v-for="(pad, i) in pads.pads"
-        :key="pad.note"
+        :key="pad.key"
         type="button"
         class="pad"
-        :class="{ lit: (pads.lit.get(pad.note) ?? 0) > 0, dark: !pads.kit && [1, 3, 6, 8, 10].includes(pad.note % 12) }"
-        :aria-label="`${pad.name}, note ${pad.note}`"
-        @pointerdown.left="pads.press(pad.note)"
-        @keydown.enter.prevent="pads.press(pad.note)"
-        @keydown.space.prevent.stop="pads.press(pad.note)"
+        :class="{ lit: (pads.lit.get(pad.key) ?? 0) > 0, dark: isDark(pad) }"
+        :aria-label="pad.note === null ? `${pad.name}, input` : `${pad.name}, note ${pad.note}`"
+        @pointerdown.left="pads.pressPad(pad)"
+        @keydown.enter.prevent="pads.pressPad(pad)"
+        @keydown.space.prevent.stop="pads.pressPad(pad)"
       >
         <span class="name">{{ pad.name }}</span>
         <kbd>{{ letters[i] }}</kbd>

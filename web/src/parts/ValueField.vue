@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { levelFromText, levelText, numberFromText, numberText, panFromText, panText } from './decibels'
+import { noteFromText, noteText } from './noteNames'
 
 /** A number with its unit: typed, stepped with the arrow keys, or dragged along a line. */
 const props = defineProps<{
@@ -10,8 +11,8 @@ const props = defineProps<{
   max: number
   step: number
   unit?: string
-  /** How the number is written: a level may be −∞, a pan has sides. */
-  form?: 'number' | 'level' | 'pan'
+  /** How the number is written: a level may be −∞, a pan has sides, a MIDI note has a name. */
+  form?: 'number' | 'level' | 'pan' | 'note'
   disabled?: boolean
   /** Whether Tab stops here; a field of a row in a grid is reached from the row that has the focus. */
   outOfTabOrder?: boolean
@@ -45,12 +46,14 @@ const digits = computed(() => (props.step >= 1 ? 0 : props.step >= 0.1 ? 1 : pro
 function write(value: number | null) {
   if (props.form === 'level') return levelText(value)
   if (props.form === 'pan') return panText(value ?? 0)
+  if (props.form === 'note') return noteText(value ?? 0)
   const full = numberText(value ?? 0, digits.value)
   return full.includes('.') ? full.replace(/\.?0+$/, '') : full
 }
 
 function read(text: string): number | null | undefined {
   if (props.form === 'pan') return panFromText(text)
+  if (props.form === 'note') return noteFromText(text, props.value)
   return props.form === 'level' ? levelFromText(text) : numberFromText(text, props.unit)
 }
 
@@ -63,6 +66,7 @@ const under = computed(() => {
 /** What the field takes, for whoever typed something else. */
 function rangeText() {
   if (props.form === 'pan') return '100 L to 100 R, or C for the centre'
+  if (props.form === 'note') return '0 to 127, or a name such as D2, where C4 is 60'
   const unit = props.unit ?? (props.form === 'level' ? 'dB' : '')
   const ends = `${numberText(props.min, digits.value)} to ${numberText(props.max, digits.value)}${unit ? ` ${unit}` : ''}`
   return props.form === 'level' ? `${ends}, or −∞` : ends
@@ -189,7 +193,7 @@ onScopeDispose(() => {
 </script>
 
 <template>
-  <span class="value" :class="{ disabled }">
+  <span class="value" :class="{ disabled, note: form === 'note' }">
     <input
       ref="input"
       role="spinbutton"
@@ -247,6 +251,10 @@ input {
 
 input:focus {
   cursor: text;
+}
+
+.note input {
+  width: 8ch;
 }
 
 .unit {

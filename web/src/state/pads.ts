@@ -1,15 +1,20 @@
 import { defineStore } from 'pinia'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { sentenceOf } from '@/api/client'
 import { useDocument } from './document'
 import { fetchAudition } from './audition'
+import { sourcesOf } from './lineCalls'
+import { noteName } from '@/parts/noteNames'
 
 export interface Pad {
-  note: number
+  /** What it is lit by: a note, or the channel of a hardware input. */
+  key: number | string
+  channel: string
+  /** Null for a hardware input. */
+  note: number | null
   name: string
 }
 
-const keyNames = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B']
 const mostKept = 128
 
 /** Pads and keys to be pressed: each press sounds through the template's own path. */
@@ -18,11 +23,18 @@ export const usePads = defineStore('pads', () => {
   const open = ref(false)
   const lowest = ref(48)
   const velocity = ref(100)
-  const lit = reactive(new Map<number, number>())
+  const lit = reactive(new Map<Pad['key'], number>())
   const trouble = ref<string>()
   const midi = ref<string>()
   const sounds = new Map<string, Promise<AudioBuffer>>()
+  const inputs = shallowRef<Pad[]>([])
   let context: AudioContext | undefined
+
+  /** Who wants the next note instead of its sound. */
+  const catching = shallowRef<(note: number) => void>()
+
+  /** An input is chosen: all that are monitored have their pads. */
+  const ofInputs = computed(() => document.selected?.channel.source?.type === 'input')
 
   const row = computed(() => {
     const selected = document.selected
@@ -30,39 +42,68 @@ export const usePads = defineStore('pads', () => {
     return plays ? selected : document.instruments[0]
   })
   const kit = computed(() => {
-    const source = row.value?.channel.source
+    const source = ofInputs.value || catching.value ? undefined : row.value?.channel.source
     return source?.type === 'instrument' ? source.kit : undefined
   })
-  const pads = computed<Pad[]>(() =>
-    kit.value
-      ? kit.value.pieces.map((p) => ({ note: p.note, name: p.name }))
-      : Array.from({ length: 25 }, (_, i) => ({ note: lowest.value + i, name: nameOf(lowest.value + i) })),
-  )
+  const pads = computed<Pad[]>(() => {
+    if (ofInputs.value && !catching.value) return inputs.value
+    const channel = row.value?.channel.id ?? ''
+    const played = (note: number, name: string) => ({ key: note, channel, note, name })
+    return kit.value
+      ? kit.value.pieces.map((p) => played(p.note, p.name))
+      : Array.from({ length: 25 }, (_, i) => played(lowest.value + i, noteName(lowest.value + i)))
+  })
 
   /** @param strength how hard, 1 to 127 */
-  async function press(note: number, strength = velocity.value) {
+  function press(note: number, strength = velocity.value) {
+    if (caught(note)) return
+    const { value } = row
+    return value ? sound({ key: note, channel: value.channel.id, note, name: '' }, strength) : undefined
+  }
+
+  /** A pad as it is shown. */
+  function pressPad(pad: Pad) {
+    if (pad.note !== null && caught(pad.note)) return
+    return sound(pad, velocity.value)
+  }
+
+  /** The next key or pad that is pressed, here or on a device, is told and not heard. */
+  function catchNext(take: (note: number) => void) {
+    catching.value = take
+    open.value = true
+    if (!midi.value) void listenToMidi()
+  }
+
+  function caught(note: number) {
+    const take = catching.value
+    catching.value = undefined
+    take?.(note)
+    return take !== undefined
+  }
+
+  async function sound(pad: Pad, strength: number) {
     const head = document.head
-    if (!head || !row.value) return
+    if (!head) return
     trouble.value = undefined
     context ??= new AudioContext({ sampleRate: head.sampleRateHz })
     void context.resume()
-    lit.set(note, (lit.get(note) ?? 0) + 1)
+    lit.set(pad.key, (lit.get(pad.key) ?? 0) + 1)
     try {
-      const buffer = await soundOf(note, strength, context)
+      const buffer = await soundOf(pad, strength, context)
       const node = new AudioBufferSourceNode(context, { buffer })
       node.connect(context.destination)
       node.start()
     } catch (error) {
       trouble.value = sentenceOf(error)
     } finally {
-      setTimeout(() => lit.set(note, (lit.get(note) ?? 1) - 1), 150)
+      setTimeout(() => lit.set(pad.key, (lit.get(pad.key) ?? 1) - 1), 150)
     }
   }
 
   /** Four strengths are kept apart; a sound that was heard is there at once the next time. */
-  function soundOf(note: number, strength: number, at: AudioContext): Promise<AudioBuffer> {
+  function soundOf(pad: Pad, strength: number, at: AudioContext): Promise<AudioBuffer> {
     const head = document.head!
-    const channel = row.value!.channel.id
+    const { channel, note } = pad
     const near = Math.min(127, Math.max(16, Math.round(strength / 32) * 32))
     const name = [head.id, head.revision, document.act, channel, note, near].join('/')
     const known = sounds.get(name)
@@ -99,15 +140,42 @@ export const usePads = defineStore('pads', () => {
     if (data && (data[0]! & 0xf0) === 0x90 && data[2]! > 0) void press(data[1]!, data[2]!)
   }
 
+  watch(open, (is) => {
+    if (!is) catching.value = undefined
+  })
+
+  watch([open, ofInputs, () => document.head?.revision, () => document.act], async () => {
+    if (!open.value || !ofInputs.value || !document.head) return
+    try {
+      const sources = await sourcesOf(document.head.id, document.act)
+      inputs.value = sources
+        .filter((s) => s.note === null)
+        .map((s) => ({ key: s.channel, channel: s.channel, note: null, name: s.name }))
+    } catch (error) {
+      trouble.value = sentenceOf(error)
+    }
+  })
+
   watch(
     () => document.head?.id,
     () => sounds.clear(),
   )
 
-  return { open, lowest, velocity, lit, trouble, midi, row, kit, pads, press, listenToMidi }
+  return {
+    open,
+    lowest,
+    velocity,
+    lit,
+    trouble,
+    midi,
+    row,
+    kit,
+    ofInputs,
+    pads,
+    press,
+    pressPad,
+    catching,
+    catchNext,
+    listenToMidi,
+  }
 })
-
-/** Scientific pitch names: note 60 is C4. */
-function nameOf(note: number) {
-  return `${keyNames[note % 12]}${Math.floor(note / 12) - 1}`
-}

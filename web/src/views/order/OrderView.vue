@@ -13,7 +13,7 @@ import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { useNews } from '@/state/useNews'
-import LineCheckDialog from '@/views/outputs/LineCheckDialog.vue'
+import LineCheckDialog from '@/linecheck/LineCheckDialog.vue'
 
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()

@@ -3,8 +3,8 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CoarseSlider from './CoarseSlider.vue'
 import FamilyBands from './FamilyBands.vue'
-import LineCheckDialog from './LineCheckDialog.vue'
-import MachineDialog from './MachineDialog.vue'
+import LineCheckDialog from '@/linecheck/LineCheckDialog.vue'
+import MachineDialog from '@/machine/MachineDialog.vue'
 import OutputTable from './OutputTable.vue'
 import OutputsHead from './OutputsHead.vue'
 import OutputsPanel from './OutputsPanel.vue'
@@ -54,7 +54,14 @@ watch(
 watch(channel, (id) => id && document.choose(id), { immediate: true })
 watch([channel, () => document.head?.id], () => (chosen.value = undefined))
 
-useOutputKeys({ outputs, check, channel, chosen, explaining })
+/** The chosen piece leaves by a neighbouring output. */
+function sendBy(step: number) {
+  const piece = chosen.value === undefined ? undefined : view.value?.parts[chosen.value]
+  const number = (piece?.microphone.output ?? 0) + step
+  if (piece && view.value!.now.some((line) => line.number === number)) sendTo(piece.name, number)
+}
+
+useOutputKeys({ outputs, check, channel, chosen, explaining, sendBy })
 
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 

@@ -8,11 +8,13 @@ import { numberText } from '@/parts/decibels'
 import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { usePads } from '@/state/pads'
 
 /** One piece: what plays it, where it stands, what it shall do, and where it arrived when it was fired. */
 const props = defineProps<{ channel: string; piece: Part; kit: Kit; row?: LineRow; second: boolean }>()
 defineEmits<{ show: [channel: string] }>()
 const document = useDocument()
+const pads = usePads()
 const edits = usePieceEdits(props)
 
 const families = computed(() => [
@@ -45,8 +47,18 @@ async function rename(name: string) {
             :min="0"
             :max="127"
             :step="1"
+            form="note"
             @change="$event !== null && edits.put({ note: $event })"
           />
+          <button
+            type="button"
+            class="plain bare"
+            title="Takes the next key or pad that is pressed, here or by MIDI"
+            :aria-pressed="pads.catching !== undefined"
+            @click="pads.catchNext((note) => edits.put({ note }))"
+          >
+            press it
+          </button>
         </dd>
         <dt><label for="piece-voice">Voice</label></dt>
         <dd>
@@ -111,7 +123,7 @@ async function rename(name: string) {
 <style scoped>
 /* Among fields of words a number begins where they do. */
 dd :deep([role='spinbutton']) {
-  width: 4ch;
+  width: 8ch;
   text-align: left;
 }
 

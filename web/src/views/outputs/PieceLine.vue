@@ -41,6 +41,7 @@ function rename(name: string) {
         :min="0"
         :max="127"
         :step="1"
+        form="note"
         @change="$event !== null && edits.put({ note: $event })"
       />
       <span v-else class="faint">far</span>

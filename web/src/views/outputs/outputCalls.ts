@@ -1,16 +1,5 @@
 import { api, asked } from '@/api/client'
-import type {
-  Kit,
-  KitElsewhere,
-  KitSwap,
-  LineRow,
-  LineSource,
-  Machine,
-  MachineWish,
-  NullTest,
-  OutputsView,
-  PlanView,
-} from '@/api/types'
+import type { Kit, KitElsewhere, KitSwap, NullTest, OutputsView, PlanView } from '@/api/types'
 
 /** The outputs of one instrument as they are, and every plan for them. */
 export function outputsOf(id: string, channel: string, act: string) {
@@ -38,24 +27,6 @@ export function swapOf(id: string, channel: string, choice: SwapChoice, inPlaceO
 /** Kits that other templates hold. */
 export function kitsElsewhere(id: string) {
   return asked(api.GET('/api/documents/{id}/kits-elsewhere', { params: { path: { id } } })) as Promise<KitElsewhere[]>
-}
-
-/** What would come of a machine of one's own. */
-export function machineOf(id: string, wish: MachineWish) {
-  const ask = { params: { path: { id } }, body: wish }
-  return asked(api.POST('/api/documents/{id}/machines', ask)) as unknown as Promise<Machine>
-}
-
-/** Everything that the line check can fire in an act. */
-export function sourcesOf(id: string, act: string) {
-  const ask = { params: { path: { id }, query: { act } } }
-  return asked(api.GET('/api/documents/{id}/line-check', ask)) as unknown as Promise<LineSource[]>
-}
-
-/** One source alone through the whole graph. */
-export function fired(id: string, act: string, source: LineSource) {
-  const ask = { params: { path: { id } }, body: { act, channel: source.channel, note: source.note } }
-  return asked(api.POST('/api/documents/{id}/line-check', ask)) as unknown as Promise<LineRow>
 }
 
 /** What a plan does to the sound: every piece struck in turn, before and after. */

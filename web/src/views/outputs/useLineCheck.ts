@@ -1,6 +1,6 @@
 import { computed, reactive, ref, watch, type Ref } from 'vue'
-import { fired } from './outputCalls'
-import { useLineRun } from './useLineRun'
+import { fired } from '@/state/lineCalls'
+import { useLineRun } from '@/linecheck/useLineRun'
 import { sentenceOf } from '@/api/client'
 import type { LineRow, LineSource, OutputsView } from '@/api/types'
 import { useDocument } from '@/state/document'

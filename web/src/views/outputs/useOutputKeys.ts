@@ -14,6 +14,7 @@ export function useOutputKeys(about: {
   channel: Ref<string | undefined>
   chosen: Ref<number | undefined>
   explaining: Ref<boolean>
+  sendBy: (step: number) => void
 }) {
   const document = useDocument()
   const listening = useListening()
@@ -25,6 +26,8 @@ export function useOutputKeys(about: {
     'alone': () => stay('alone'),
     'on-first': () => stay('on-first'),
     'by-plan': () => stay('by-plan'),
+    'output-before': () => about.sendBy(-1),
+    'output-after': () => about.sendBy(1),
     'fire': about.check.fireAll,
     'undo': document.undo,
     'redo': document.redo,

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { computed, ref, shallowRef, watch } from 'vue'
+import InputsDialog from './InputsDialog.vue'
 import { wrongOf } from './lineWords'
-import { fired, sourcesOf } from './outputCalls'
+import { fired, sourcesOf } from '@/state/lineCalls'
 import { useLineRun } from './useLineRun'
 import { sentenceOf } from '@/api/client'
 import type { LineRow, LineSource } from '@/api/types'
@@ -10,6 +11,7 @@ import { useDocument } from '@/state/document'
 
 /** Every piece, instrument and input fired alone: sources down, channels across, the peak of each where it arrived. */
 const open = defineModel<boolean>('open', { required: true })
+const listening = ref(false)
 const document = useDocument()
 const sources = shallowRef<LineSource[]>([])
 const rows = ref<LineRow[]>([])
@@ -55,6 +57,7 @@ function at(row: LineRow, channel: string) {
       <button type="button" class="plain" autofocus @click="run">
         {{ running ? `Stop, ${rows.length} of ${sources.length}` : 'Fire everything' }}
       </button>
+      <button type="button" class="plain bare" @click="listening = true">Listen to the inputs</button>
       <span v-if="rows.length === 0" class="faint"
         >{{ sources.length }} pieces, instruments and inputs run in this act; each is fired alone. Peaks are in
         dBFS.</span
@@ -87,6 +90,7 @@ function at(row: LineRow, channel: string) {
       </table>
     </div>
   </Dialog>
+  <InputsDialog v-model:open="listening" />
 </template>
 
 <style scoped>

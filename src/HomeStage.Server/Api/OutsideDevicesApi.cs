@@ -1,0 +1,78 @@
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Outside;
+using HomeStage.Core.Templates;
+using HomeStage.Server.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>Listening the other way round: a pad of a simulated device is pressed, the inputs that light are seen, and named there and then.</summary>
+internal static class OutsideDevicesApi
+{
+    // A press takes both cores for a moment; several at once would only wait for each other.
+    private static readonly SemaphoreSlim Gate = new(1, 1);
+
+    /// <param name="Jacks">How many inputs it takes.</param>
+    public sealed record DeviceView(string Id, string Name, int Jacks, IReadOnlyList<DevicePad> Pads);
+
+    /// <param name="Note">In [0, 127].</param>
+    public sealed record DevicePad(string Name, int Note);
+
+    /// <param name="Input">Number of the hardware input, from 1.</param>
+    /// <param name="Channels">What takes it in the template, in its order.</param>
+    public sealed record InputView(int Input, IReadOnlyList<InputTaker> Channels);
+
+    public sealed record InputTaker(ChannelId Id, string Name);
+
+    /// <param name="FirstInput">The hardware input that the device begins at, from 1.</param>
+    public sealed record PressRequest(string Device, int Note, int FirstInput);
+
+    /// <param name="Name">1 to 80 characters.</param>
+    public sealed record InputNameRequest(int Input, string Name);
+
+    /// <param name="Edits">None where it is called that already.</param>
+    public sealed record NamingView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words);
+
+    public static void MapOutsideDevices(this RouteGroupBuilder api) =>
+        api.MapGet("/outside-devices", () => TypedResults.Ok<IReadOnlyList<DeviceView>>(
+            [.. OutsideDevices.All.Select(d => new DeviceView(d.Id, d.Name, d.Jacks, [.. d.Pads.Select(p => new DevicePad(p.Name, p.Note))]))])).WithTags("Outside");
+
+    public static void MapInputs(this RouteGroupBuilder group)
+    {
+        group.MapGet("/{id}/inputs", async Task<Results<Ok<IReadOnlyList<InputView>>, ProblemHttpResult>> (string id, int first, int count, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : Span(first, count) is { } wrong ? Problems.Refused(wrong)
+            : TypedResults.Ok<IReadOnlyList<InputView>>([.. Enumerable.Range(first, count)
+                .Select(i => new InputView(i, [.. InputNaming.TakersOf(document.Template, i).Select(c => new InputTaker(c.Id, c.Name))]))]));
+        group.MapPost("/{id}/inputs/pressed", async Task<Results<Ok<IReadOnlyList<InputLight>>, ProblemHttpResult>> (string id, PressRequest asked, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is null ? Problems.NotFound("document")
+            : OutsideDevices.Find(asked.Device) is not { } device ? Problems.NotFound("outside device")
+            : Span(asked.FirstInput, device.Jacks) is { } wrong ? Problems.Refused(wrong)
+            : device.Pads.All(p => p.Note != asked.Note) ? Problems.NotFound("pad")
+            : TypedResults.Ok(await PressAsync(device, asked, cancellation)));
+        group.MapPost("/{id}/inputs/name", async Task<Results<Ok<NamingView>, ProblemHttpResult>> (string id, InputNameRequest asked, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : Span(asked.Input, 1) is { } wrong ? Problems.Refused(wrong)
+            : InputNaming.Of(document.Template, asked.Input, asked.Name) is var edits && Batch.Apply(document.Template, edits) is BatchResult.Refused refused ? Problems.Refused(refused.Why)
+            : TypedResults.Ok(new NamingView(edits, EditWords.OfBatch(edits, document.Template))));
+    }
+
+    private static Refusal? Span(int first, int count) =>
+        !(count is >= 1 and <= InputSource.Last) ? new Refusal.OutOfRange("The number of inputs", count, 1, InputSource.Last, "")
+        : first >= 1 && first + count - 1 <= InputSource.Last ? null
+        : new Refusal.OutOfRange("The first input", first, 1, InputSource.Last - count + 1, "");
+
+    private static async Task<IReadOnlyList<InputLight>> PressAsync(OutsideDevice device, PressRequest asked, CancellationToken cancellation)
+    {
+        await Gate.WaitAsync(cancellation);
+        try
+        {
+            return await Task.Run(() => device.Press(asked.Note, asked.FirstInput, cancellation), cancellation);
+        }
+        finally
+        {
+            Gate.Release();
+        }
+    }
+}
