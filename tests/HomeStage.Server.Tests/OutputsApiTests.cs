@@ -118,6 +118,45 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
         (await server.Client.PostAsJsonAsync($"/api/documents/{id}/undo", new { revision = revision + 1 })).EnsureSuccessStatusCode();
     }
 
+    [Fact]
+    public async Task AnInput_IsLitByAPad_AndNamed_AndWhatCannotBeIsRefused()
+    {
+        var id = await server.NewTemplateAsync();
+        var device = (await server.GetAsync("/api/outside-devices")).AsArray().First(d => (int)d!["jacks"]! == 12)!;
+        var pad = device["pads"]!.AsArray()[0]!;
+
+        var lit = (await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/pressed", new { device = (string)device["id"]!, note = (int)pad["note"]!, firstInput = 21 }))).AsArray();
+        var input = (int)lit[0]!["input"]!;
+        Assert.InRange(input, 21, 32);
+        var naming = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/name", new { input, name = "Bread tin" }));
+        (await server.EditAsync(id, 0, [.. naming["edits"]!.AsArray().Select(e => (object)e!)])).EnsureSuccessStatusCode();
+
+        var now = (await server.GetAsync($"/api/documents/{id}/inputs?first=21&count=12")).AsArray();
+        Assert.Equal("Bread tin", (string)now.Single(i => (int)i!["input"]! == input)!["channels"]![0]!["name"]!);
+        Assert.All(now.Where(i => (int)i!["input"]! != input), i => Assert.Empty(i!["channels"]!.AsArray()));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/pressed", new { device = (string)device["id"]!, note = (int)pad["note"]!, firstInput = 118 })).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/name", new { input, name = "" })).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/pressed", new { device = "none", note = 36, firstInput = 1 })).StatusCode);
+    }
+
+    [Fact]
+    public async Task AKitOfAFileWithMoreJacks_IsSettledOverThoseThatAreChosen()
+    {
+        var id = await server.TemplateAsync("Night Ferry");
+        var table = "name,note,family,output\n" + string.Concat(Enumerable.Range(1, 12).Select(n => $"Pan {n},{35 + n},drums/toms,{n}\n"));
+        using var file = new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes(table));
+        var read = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/documents/{id}/channels/tidewater/kit-file", file));
+
+        Assert.Equal(("12 pairs", "8 pairs", 24), ((string)read["jacks"]!["inFile"]!, (string)read["jacks"]!["here"]!, (int)read["jacks"]!["number"]!));
+        async Task<JsonNode> Settled(object choice) =>
+            await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/channels/tidewater/kit-jacks", new { kit = read["kit"], choice }));
+        int OutputsIn(JsonNode settled) => settled["edits"]!.AsArray().First(e => (string)e!["type"]! == "set-source")!["source"]!["kit"]!["outputs"]!.AsArray().Count;
+
+        Assert.Equal(8, OutputsIn(await Settled(new { from = "here" })));
+        Assert.Equal(5, OutputsIn(await Settled(new { from = "own", jacks = 5, inPairs = false })));
+        Assert.Equal("out-of-range", (string)(await Settled(new { from = "own", jacks = 0, inPairs = false }))["code"]!);
+    }
+
     [Theory]
     [InlineData("nothing", "mix")]
     [InlineData("tidewater", "nowhere")]

@@ -64,6 +64,29 @@ public class ShelfApiTests(RunningServer server) : IClassFixture<RunningServer>
     }
 
     [Fact]
+    public async Task Machine_OfTheShelf_GivesItsJacksToAListOfPieces_AndIsRemembered()
+    {
+        var (home, player) = await WithKitAsync("tidewater-kit");
+        var kept = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/shelf", new { document = home, kind = "machine", place = player, name = "Kept jacks" }));
+        var item = kept["item"]!["id"]!.ToString();
+        var empty = await server.NewTemplateAsync();
+        var wish = new { name = "Tin", list = "Kick, Snare, Gong stereo", jacks = 1, inPairs = false };
+
+        var made = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{empty}/machines?machine={item}", wish));
+        Assert.Equal(HttpStatusCode.OK, (await server.EditAsync(empty, 0, [.. made["edits"]!.AsArray().Select(e => (object)e!)])).StatusCode);
+
+        var theirs = await KitOfAsync(home, player);
+        var ours = await KitOfAsync(empty, made["channel"]!.ToString());
+        Assert.Equal(theirs["outputs"]!.AsArray().Select(o => o!["format"]!.ToString()), ours["outputs"]!.AsArray().Select(o => o!["format"]!.ToString()));
+        Assert.Equal(["Kick", "Snare", "Gong"], ours["pieces"]!.AsArray().Select(p => p!["name"]!.ToString()));
+        Assert.Contains(await UsesAsync(item), u => u!["document"]!.ToString() == empty);
+        Assert.Equal(HttpStatusCode.NotFound, (await server.Client.PostAsJsonAsync($"/api/documents/{empty}/machines?machine=nothing", wish)).StatusCode);
+    }
+
+    private async Task<JsonNode> KitOfAsync(string document, string player) =>
+        (await server.GetAsync($"/api/documents/{document}"))["channels"]!.AsArray().Single(c => c!["channel"]!["id"]!.ToString() == player)!["channel"]!["source"]!["kit"]!;
+
+    [Fact]
     public async Task Kit_OfTheShelf_OfAnotherTemplate_AndOfAFile_IsSwappedTo()
     {
         var (home, player) = await WithKitAsync("breakwater-kit");

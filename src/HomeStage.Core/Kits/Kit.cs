@@ -71,4 +71,26 @@ public sealed record KitOutput(string Name, ChannelFormat Format)
 {
     /// <summary>How many jacks it takes.</summary>
     internal int Width => Format == ChannelFormat.Mono ? 1 : 2;
+
+    /// <summary>"11 mono outputs", "8 pairs", "7 outputs, 2 of them pairs".</summary>
+    public static string Spoken(IReadOnlyCollection<KitOutput> outputs)
+    {
+        var pairs = outputs.Count(o => o.Format == ChannelFormat.Stereo);
+        string Counted(int count, string one) => string.Create(CultureInfo.InvariantCulture, $"{count} {one}{(count == 1 ? "" : "s")}");
+        return pairs == 0 ? Counted(outputs.Count, "mono output") : pairs == outputs.Count ? Counted(pairs, "pair") : $"{Counted(outputs.Count, "output")}, {pairs} of them pairs";
+    }
+
+    /// <summary>The outputs of a machine, numbered.</summary>
+    /// <param name="jacks">How many single jacks there are, at least 1.</param>
+    /// <param name="inPairs">Whether they come in pairs; an odd one over is single.</param>
+    /// <param name="firstReserved">Whether the first is kept for the rest.</param>
+    internal static IEnumerable<KitOutput> Row(int jacks, bool inPairs, bool firstReserved)
+    {
+        for (var (number, left) = (1, jacks); left > 0; number++)
+        {
+            var made = new KitOutput(number == 1 && firstReserved ? "The rest" : $"Output {number}", inPairs && left >= 2 ? ChannelFormat.Stereo : ChannelFormat.Mono);
+            yield return made;
+            left -= made.Width;
+        }
+    }
 }

@@ -7,7 +7,8 @@ namespace HomeStage.Core.Machines;
 
 /// <summary>Puts a kit that a file brought in place of the one that is there, so that everything in it is heard.</summary>
 /// <remarks>What leaves by an output that no channel takes gets a split; outputs that nobody has named are called after what they carry now, their
-/// splits too. A kit with more jacks than its instrument has is played by a machine of one's own.</remarks>
+/// splits too, and have the width of what they take. Splits that there is no output for any more are put aside, where somebody has worked on them. A
+/// kit with more jacks than its instrument has is played by a machine of one's own.</remarks>
 public static class KitFromFile
 {
     /// <param name="player">An instrument channel with a kit.</param>
@@ -16,16 +17,30 @@ public static class KitFromFile
     public static Sequence<Edit> Of(Template template, ChannelId player, Kit kit)
     {
         var source = (InstrumentSource)template.Channels[player].Source!;
+        var before = source.Kit!;
         var splits = template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player).ToList();
-        var (before, named) = (SplitNames.Of(source.Kit!), SplitNames.Renamed(source.Kit!, kit));
+        var named = SplitNames.Renamed(before, kit);
         kit = kit with { Outputs = kit.Outputs.Select((o, i) => named.TryGetValue(i + 1, out var name) ? o with { Name = name } : o).ToSequence() };
-        var edits = new List<Edit> { new SetSource(player, source with { Instrument = KitPlayer.For(source.Instrument, kit), Kit = kit }) };
-        var taken = splits.Select(s => (Split: s, Number: ((OutputSource)s.Source!).Output)).Where(s => s.Number <= kit.Outputs.Count)
-            .Select(s => new TakenOutput(s.Split.Id, s.Number, before.GetValueOrDefault(s.Number) == s.Split.Name && named.TryGetValue(s.Number, out var name) ? name : s.Split.Name, s.Split.Format, s.Split.Pan))
-            .Where(t => t.Name != template.Channels[t.Split].Name).ToSequence();
+        var edits = new List<Edit>();
+        var beyond = splits.Where(s => SplitKit.NumberOf(s) > kit.Outputs.Count).ToList();
+        edits.AddRange(beyond.SelectMany(s => AsideSplits.Leaving(template, s, before)));
+        var left = template with { Channels = ChannelList.From(template.Channels.Where(c => !beyond.Contains(c))) };
+        edits.Add(new SetSource(player, source with { Instrument = KitPlayer.For(source.Instrument, kit), Kit = kit }));
+        var taken = splits.Where(s => SplitKit.NumberOf(s) <= kit.Outputs.Count).Select(s => Taken(s, before, kit, named))
+            .Where(t => template.Channels[t.Split] is var split && (t.Name, t.Format, t.Pan) != (split.Name, split.Format, split.Pan)).ToSequence();
         if (taken.Count > 0)
             edits.Add(new SetOutputs(player, kit, taken));
-        edits.AddRange(MissingSplits.Of(template, template.Channels[player], kit, MissingSplits.Unheard(template, player, kit)));
+        edits.AddRange(MissingSplits.Of(left, template.Channels[player], kit, MissingSplits.Unheard(template, player, kit)));
         return edits.ToSequence();
+    }
+
+    private static TakenOutput Taken(Channel split, Kit before, Kit kit, IReadOnlyDictionary<int, string> named)
+    {
+        var number = SplitKit.NumberOf(split);
+        var name = SplitNames.Of(before).GetValueOrDefault(number) == split.Name && named.TryGetValue(number, out var fresh) ? fresh : split.Name;
+        var format = kit.Outputs[number - 1].Format;
+        return before.Outputs.Count >= number && before.Outputs[number - 1].Format == format
+            ? new(split.Id, number, name, split.Format, split.Pan)
+            : new(split.Id, number, name, format, format == ChannelFormat.Mono ? kit.MiddleAt(number) : 0);
     }
 }

@@ -29,7 +29,7 @@ internal static class MachineKit
         var kit = new Kit(wanted.Where(p => NoteOf(p) is not null).Select(p => p.Made(NoteOf(p)!.Value)).ToSequence(), Outputs(wish).ToSequence(), wish.FirstReserved)
         {
             Far = listed.Far.Select(f => new FarMicrophone(f.Family, f.Place, new(f.Name, 1) { Format = f.Format })).ToSequence(),
-            Jacks = !wish.InPairs ? JackUse.Singles : wish.MonoSharesPairs ? JackUse.Halves : JackUse.Pairs,
+            Jacks = wish.Outputs.Count > 0 ? wish.Use : !wish.InPairs ? JackUse.Singles : wish.MonoSharesPairs ? JackUse.Halves : JackUse.Pairs,
         };
         var noteless = wanted.Where(p => NoteOf(p) is null).Select(p => $"{p.Name}: no note is left");
         return (kit, [.. listed.NotUnderstood, .. folder.Unplaced, .. folder.Further, .. apart, .. noteless]);
@@ -59,17 +59,7 @@ internal static class MachineKit
     /// <summary>A piece that is still without a note, and how it is made once it has one.</summary>
     private sealed record Wanted(string Name, string Family, int? Note, Func<int, Piece> Made);
 
-    private static IEnumerable<KitOutput> Outputs(MachineWish wish)
-    {
-        var (number, left) = (0, wish.Jacks);
-        while (left > 0)
-        {
-            var wide = wish.InPairs && left >= 2;
-            var name = number < wish.OutputNames.Count && !string.IsNullOrWhiteSpace(wish.OutputNames[number]) ? wish.OutputNames[number]
-                : number == 0 && wish.FirstReserved ? "The rest" : $"Output {number + 1}";
-            yield return new(name, wide ? ChannelFormat.Stereo : ChannelFormat.Mono);
-            number++;
-            left -= wide ? 2 : 1;
-        }
-    }
+    private static IEnumerable<KitOutput> Outputs(MachineWish wish) =>
+        (wish.Outputs.Count > 0 ? wish.Outputs : KitOutput.Row(wish.Jacks, wish.InPairs, wish.FirstReserved))
+            .Select((o, i) => i < wish.OutputNames.Count && !string.IsNullOrWhiteSpace(wish.OutputNames[i]) ? o with { Name = wish.OutputNames[i] } : o);
 }

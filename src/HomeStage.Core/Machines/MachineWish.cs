@@ -1,3 +1,5 @@
+using HomeStage.Core.Kits;
+
 namespace HomeStage.Core.Machines;
 
 /// <summary>A machine as somebody wants it: what it plays, and what it leaves by.</summary>
@@ -7,6 +9,12 @@ namespace HomeStage.Core.Machines;
 /// <param name="InPairs">Whether they come in pairs; an odd one over is single.</param>
 public sealed record MachineWish(string Name, string List, int Jacks, bool InPairs)
 {
+    /// <summary>The outputs of a machine that is known already, in place of <see cref="Jacks"/> and <see cref="InPairs"/>; none for those.</summary>
+    public Sequence<KitOutput> Outputs { get; init; } = [];
+
+    /// <summary>How plans use those; null for as they show.</summary>
+    public JackUse? Use { get; init; }
+
     /// <summary>Names of the outputs, in their order; those that are not named are numbered.</summary>
     public Sequence<string> OutputNames { get; init; } = [];
 

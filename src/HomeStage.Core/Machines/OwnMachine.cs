@@ -22,6 +22,8 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(new Refusal.OutOfRange("The number of sounds", wish.Sounds.Count, 0, SoundFolder.MostSounds, ""));
         if (!(wish.Jacks is >= 1 and <= KitRules.MostOutputs))
             return new MachineResult.Refused(new Refusal.OutOfRange("The number of jacks", wish.Jacks, 1, KitRules.MostOutputs, ""));
+        if (wish.Outputs.Count > KitRules.MostOutputs)
+            return new MachineResult.Refused(new Refusal.OutOfRange("The number of outputs", wish.Outputs.Count, 1, KitRules.MostOutputs, ""));
         if (wish.NotesFrom is not (null or (>= 0 and <= 127)))
             return new MachineResult.Refused(new Refusal.OutOfRange("The first note", wish.NotesFrom.Value, 0, 127, ""));
         var (kit, strange) = MachineKit.Of(wish, join ?? ((_, _) => null));

@@ -24,6 +24,14 @@ internal static class AsideSplits
             template.Channels.SelectMany(c => c.Feeds.Where(f => f.Channel == split.Id && inserts.Contains(f.Insert)).Select(f => new AsideFeed(c.Id, f))).ToSequence());
     }
 
+    /// <summary>What takes a split off the stage: one that somebody has worked on is put aside before.</summary>
+    public static IEnumerable<Edit> Leaving(Template template, Channel split, Kit kit)
+    {
+        if (IsWorkedOn(split, kit))
+            yield return new PutAside(Of(template, split, kit));
+        yield return new RemoveChannel(split.Id);
+    }
+
     /// <summary>Where the strip of a split that is on stage belongs, for one that carries others as well; null for one that is at home.</summary>
     public static AsideSplit? Home(Template template, ChannelId split) => template.Aside.FirstOrDefault(a => a.Stays && a.Split.Id == split);
 

@@ -44,11 +44,8 @@ public sealed class SplitBatch
         var (laid, numbers) = (jacks ?? KitJacks.Of(kit)).LaidOut(kit, plan, names);
         batch.Remember(kit, survivors, splits);
         foreach (var gone in splits.Where(s => !survivors.Contains(s.Key)).SelectMany(s => s))
-        {
-            if (AsideSplits.IsWorkedOn(gone, kit))
-                batch.Do(new PutAside(AsideSplits.Of(batch._template, gone, kit)));
-            batch.Do(new RemoveChannel(gone.Id));
-        }
+            foreach (var edit in AsideSplits.Leaving(batch._template, gone, kit))
+                batch.Do(edit);
 
         batch.Share(kit, laid, numbers, survivors, splits);
         batch.UnderADrumBus();

@@ -20,12 +20,6 @@ public abstract record ShelfContent
     public abstract Refusal? Check();
 
     private protected static string Counted(int count, string one) => count == 1 ? $"1 {one}" : $"{count} {one}s";
-
-    private protected static string Spoken(IReadOnlyCollection<KitOutput> outputs)
-    {
-        var pairs = outputs.Count(o => o.Format == ChannelFormat.Stereo);
-        return pairs == 0 ? Counted(outputs.Count, "mono output") : pairs == outputs.Count ? Counted(pairs, "pair") : $"{Counted(outputs.Count, "output")}, {pairs} of them pairs";
-    }
 }
 
 /// <summary>A kit, wired as it is.</summary>
@@ -35,7 +29,7 @@ public sealed record KitContent(string Instrument, Kit Kit) : ShelfContent
     public override ShelfKind Kind => ShelfKind.Kit;
 
     public override string Words =>
-        $"{Counted(Kit.Pieces.Count, "piece")}{(Kit.Lines.Count > Kit.Pieces.Count ? $", {Counted(Kit.Lines.Count, "microphone")}" : "")}, {Spoken(Kit.Outputs)}{(Sounds.Count > 0 ? $", {Counted(Sounds.Count, "sound")}" : "")}";
+        $"{Counted(Kit.Pieces.Count, "piece")}{(Kit.Lines.Count > Kit.Pieces.Count ? $", {Counted(Kit.Lines.Count, "microphone")}" : "")}, {KitOutput.Spoken(Kit.Outputs)}{(Sounds.Count > 0 ? $", {Counted(Sounds.Count, "sound")}" : "")}";
 
     public override IReadOnlyList<MediaRef> Sounds =>
         [.. Kit.Pieces.SelectMany(p => p.Layers.Select(l => l.Sample).Prepend(p.Sample)).OfType<MediaRef>().DistinctBy(s => s.Content)];
@@ -52,7 +46,7 @@ public sealed record MachineContent(Sequence<KitOutput> Outputs, bool FirstReser
 {
     public override ShelfKind Kind => ShelfKind.Machine;
 
-    public override string Words => Spoken(Outputs);
+    public override string Words => KitOutput.Spoken(Outputs);
 
     /// <summary>A kit on these jacks.</summary>
     public Kit Carrying(Kit kit) => kit with { Outputs = Outputs, FirstReserved = FirstReserved, Jacks = Use };

@@ -27,6 +27,10 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
         _ => throw new ArgumentOutOfRangeException(nameof(item), item.Content, "Unknown kind of content."),
     };
 
+    /// <summary>Remembers that a part of a template came from an item.</summary>
+    /// <param name="place">As <see cref="ShelfCopy.Place"/> has it.</param>
+    public static Edit Noted(ShelfItem item, string place, Map<string> became) => new PutShelfCopy(new(item.Content.Kind, place, item.Id, item.Revision, became));
+
     private static ShelfTakeResult.Refused NoKit(string place) => new(new Refusal.Missing("instrument with a kit", place, "that could take this"));
 
     private static ShelfTake NewInstrument(Template template, ShelfItem item, KitContent content)
@@ -54,7 +58,7 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
 
     private static ShelfTakeResult Whole(Template template, ShelfTake taken, ShelfItem item, Map<string>? became = null)
     {
-        var edits = taken.Edits.Append(new PutShelfCopy(new(item.Content.Kind, taken.Place, item.Id, item.Revision, became ?? Map<string>.Empty))).ToSequence();
+        var edits = taken.Edits.Append(Noted(item, taken.Place, became ?? Map<string>.Empty)).ToSequence();
         return Batch.Apply(template, edits) is BatchResult.Refused refused ? new ShelfTakeResult.Refused(refused.Why) : new ShelfTakeResult.Taken(taken with { Edits = edits });
     }
 }

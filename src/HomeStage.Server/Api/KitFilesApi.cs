@@ -1,4 +1,5 @@
 using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Machines;
 using HomeStage.Formats;
@@ -18,7 +19,17 @@ internal static class KitFilesApi
 {
     /// <param name="Edits">The batch that puts it in place of the kit that is there, so that all of it is heard.</param>
     /// <param name="LeftOut">What the file holds besides, in words.</param>
-    public sealed record KitFileAnswer(Kit Kit, IReadOnlyList<Edit> Edits, IReadOnlyList<string> LeftOut);
+    /// <param name="Jacks">Null where the file's jacks are those that are there.</param>
+    public sealed record KitFileAnswer(Kit Kit, IReadOnlyList<Edit> Edits, IReadOnlyList<string> LeftOut, JacksApart? Jacks);
+
+    /// <summary>Two kits' jacks, for people: "11 mono outputs", "8 pairs".</summary>
+    /// <param name="Number">How many single jacks the file tells of.</param>
+    public sealed record JacksApart(string InFile, string Here, int Number);
+
+    /// <param name="Kit">As it was read.</param>
+    public sealed record SettleRequest(Kit Kit, JackChoice Choice);
+
+    public sealed record SettledView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words);
 
     public static void MapKitFiles(this RouteGroupBuilder group)
     {
@@ -33,6 +44,18 @@ internal static class KitFilesApi
                 FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
                 _ => throw new InvalidOperationException("A file is read or refused."),
             });
+        group.MapPost("/{id}/channels/{channel}/kit-jacks", async Task<Results<Ok<SettledView>, ProblemHttpResult>> (string id, string channel, SettleRequest asked, DocumentStore store, CancellationToken cancellation) =>
+        {
+            if (await store.OpenAsync(id, cancellation) is not { Template: var template } || template.KitOf(channel) is not { } here)
+                return Problems.NotFound("kit");
+            if ((asked.Choice.Check() ?? KitRules.Check(asked.Kit)) is { } wrong)
+                return Problems.Refused(wrong);
+            var kit = asked.Choice.Settle(asked.Kit, here);
+            if (KitRules.Check(kit) is { } unruly)
+                return Problems.Refused(unruly);
+            var edits = KitFromFile.Of(template, new(channel), kit);
+            return TypedResults.Ok(new SettledView(edits, EditWords.OfBatch(edits, template)));
+        });
         group.MapGet("/{id}/channels/{channel}/kit.csv", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
             await KitOfAsync(id, channel, store, cancellation) is { } kit
                 ? TypedResults.File(KitCsv.Write(kit), "text/csv", $"{channel}.csv")
@@ -59,7 +82,10 @@ internal static class KitFilesApi
         if (KitRules.Check(read.Kit) is { } wrong)
             return Problems.Unreadable(wrong.Code, wrong.Sentence);
         var template = (await store.OpenAsync(id, cancellation))!.Template;
-        return TypedResults.Ok(new KitFileAnswer(read.Kit, KitFromFile.Of(template, new(channel), read.Kit), read.LeftOut));
+        var jacks = template.KitOf(channel) is { } here && JackChoice.Differ(read.Kit, here)
+            ? new JacksApart(KitOutput.Spoken(read.Kit.Outputs), KitOutput.Spoken(here.Outputs), read.Kit.Outputs.Sum(o => o.Format == ChannelFormat.Stereo ? 2 : 1))
+            : null;
+        return TypedResults.Ok(new KitFileAnswer(read.Kit, KitFromFile.Of(template, new(channel), read.Kit), read.LeftOut, jacks));
     }
 
     private static async Task<FormatResult<KitTable>> ReadAsync(byte[] bytes, Kit kit, StagedSounds staged, MediaStore media, CancellationToken cancellation)

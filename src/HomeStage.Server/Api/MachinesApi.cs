@@ -1,8 +1,10 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Machines;
+using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -23,20 +25,32 @@ internal static class MachinesApi
 
     public sealed record CarriedView(string JackLabel, string Name, ChannelFormat Format, IReadOnlyList<string> Carries);
 
+    /// <remarks>The query may name a machine of the shelf, whose jacks it is to have.</remarks>
     public static void MapMachines(this RouteGroupBuilder group) =>
-        group.MapPost("/{id}/machines", async Task<Results<Ok<MachineView>, ProblemHttpResult>> (string id, MachineWish wish, DocumentStore store, SidesJoined sides, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
+        group.MapPost("/{id}/machines", async Task<Results<Ok<MachineView>, ProblemHttpResult>> (
+            string id, string? machine, MachineWish wish, DocumentStore store, ShelfStore shelf, SidesJoined sides, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
         {
             if (await store.OpenAsync(id, cancellation) is not { } document)
                 return Problems.NotFound("document");
+            var item = machine is null ? null : await shelf.FindAsync(machine, cancellation);
+            if (machine is not null && item?.Content is not MachineContent)
+                return Problems.NotFound("machine on the shelf");
+            if (item?.Content is MachineContent known)
+                wish = wish with { Outputs = known.Outputs, Use = known.Use, FirstReserved = known.FirstReserved };
             // What waited too long has gone.
             var gone = wish.Sounds.Where(s => !staged.IsWaiting(s.Sound.Content) && !media.IsHere(s.Sound.Content)).ToSequence();
             return OwnMachine.Of(document.Template, wish with { Sounds = wish.Sounds.Except(gone).ToSequence() }, sides.Of) switch
             {
-                MachineResult.Made made => TypedResults.Ok(ViewOf(document.Template, made.Machine, wish.FirstInput, gone)),
+                MachineResult.Made made => TypedResults.Ok(ViewOf(document.Template, Noted(made.Machine, item, wish.FirstInput), wish.FirstInput, gone)),
                 MachineResult.Refused refused => Problems.Refused(refused.Why),
                 _ => throw new InvalidOperationException("A machine is made or refused."),
             };
         });
+
+    /// <summary>What plays in here remembers whose jacks it has.</summary>
+    private static OwnMachine Noted(OwnMachine machine, ShelfItem? item, int? firstInput) => item is null || firstInput is not null
+        ? machine
+        : machine with { Edits = machine.Edits.Append(ShelfTake.Noted(item, machine.Channel.Value, Map<string>.Empty)).ToSequence() };
 
     private static MachineView ViewOf(Template template, OwnMachine machine, int? firstInput, Sequence<FolderSound> gone)
     {

@@ -915,6 +915,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/channels/{channel}/kit-jacks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SettleRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SettledView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/channels/{channel}/kit.csv": {
         parameters: {
             query?: never;
@@ -998,7 +1040,9 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    machine?: string;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -3663,8 +3707,26 @@ export interface components {
             changedUtc: null | string;
             of: null | string;
         };
+        JackChoice: {
+            from: components["schemas"]["JackOrigin"];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            jacks: number;
+            /** @default false */
+            inPairs: boolean;
+        };
+        /** @enum {unknown} */
+        JackOrigin: "file" | "here" | "own";
         /** @enum {unknown} */
         JackUse: "pairs" | "halves" | "singles" | null;
+        JacksApart: {
+            inFile: string;
+            here: string;
+            /** Format: int32 */
+            number: number;
+        };
         /** @enum {unknown} */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         JobView: {
@@ -3723,6 +3785,7 @@ export interface components {
             kit: components["schemas"]["Kit"];
             edits: components["schemas"]["Edit"][];
             leftOut: string[];
+            jacks: null | components["schemas"]["JacksApart"];
         };
         KitOutput: {
             name: string;
@@ -3826,6 +3889,8 @@ export interface components {
             /** Format: int32 */
             jacks: number;
             inPairs: boolean;
+            outputs?: components["schemas"]["KitOutput"][];
+            use?: null | components["schemas"]["JackUse"];
             outputNames?: string[];
             sounds?: components["schemas"]["FolderSound"][];
             allSounds?: boolean;
@@ -4353,6 +4418,14 @@ export interface components {
             tap?: components["schemas"]["TapPoint"];
             /** @default true */
             open: boolean;
+        };
+        SettleRequest: {
+            kit: components["schemas"]["Kit"];
+            choice: components["schemas"]["JackChoice"];
+        };
+        SettledView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
         };
         /** @enum {unknown} */
         Severity: "blocker" | "warning" | "hint";

@@ -10,6 +10,7 @@ import { sentenceOf } from '@/api/client'
 import type { Machine } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { useDocument } from '@/state/document'
+import { useShelf } from '@/state/shelf'
 
 /** A machine of one's own: its pieces as they are typed, its jacks, and beside them what comes of it. */
 const open = defineModel<boolean>('open', { required: true })
@@ -31,8 +32,13 @@ const wish = reactive({
   allSounds: false,
   stands: 'here' as 'here' | 'outside',
   firstInput: 1,
+  shelved: '',
 })
 const brought = useBroughtSounds()
+const shelf = useShelf()
+const shelved = computed(() => shelf.ofKind('machine'))
+/** Whether the jacks are counted here. */
+const counts = computed(() => !wish.shelved)
 const machine = shallowRef<Machine>()
 const trouble = ref<string>()
 let asking = 0
@@ -49,6 +55,8 @@ const asked = computed(() => ({
   firstInput: wish.stands === 'outside' ? wish.firstInput : null,
   monoSharesPairs: wish.inPairs && wish.monoSharesPairs,
   notesFrom: wish.notes === 'ascending' ? wish.notesFrom : null,
+  outputs: [],
+  use: null,
   splitOver: null,
   under: null,
 }))
@@ -60,7 +68,7 @@ const look = useDebounceFn(async () => {
     return
   }
   try {
-    const answer = await machineOf(document.head.id, asked.value)
+    const answer = await machineOf(document.head.id, asked.value, wish.shelved || undefined)
     if (mine !== asking) return
     machine.value = answer
     trouble.value = undefined
@@ -75,13 +83,14 @@ watch(open, (is) => {
   if (!is) return
   document.refusal = undefined
   wish.firstInput = document.head?.nextInput ?? 1
+  void shelf.look().catch(() => undefined)
 })
-watch([asked, open], look, { deep: true })
+watch([asked, open, () => wish.shelved], look, { deep: true })
 
 async function make() {
   if (!machine.value || !(await document.edit(machine.value.edits))) return
   const { channel } = machine.value
-  wish.name = wish.list = wish.outputs = ''
+  wish.name = wish.list = wish.outputs = wish.shelved = ''
   wish.allSounds = false
   brought.clear()
   open.value = false
@@ -120,9 +129,17 @@ async function make() {
           /></label>
         </div>
         <MachineSounds v-if="wish.stands === 'here'" v-model:all="wish.allSounds" :brought="brought" />
-        <div class="row">
-          <label>Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks" /></label>
-          <label
+        <label v-if="shelved.length"
+          >Its jacks<select v-model="wish.shelved" class="field">
+            <option value="">counted here</option>
+            <option v-for="item in shelved" :key="item.id" :value="item.id">{{ item.name }}, {{ item.words }}</option>
+          </select></label
+        >
+        <div class="row" :class="{ known: !counts }">
+          <label v-if="counts"
+            >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"
+          /></label>
+          <label v-if="counts"
             >They are<select v-model="wish.inPairs" class="field">
               <option :value="false">single</option>
               <option :value="true">in pairs</option>
@@ -138,17 +155,17 @@ async function make() {
             >First note<input v-model.number="wish.notesFrom" class="field" type="number" min="0" max="127"
           /></label>
         </div>
-        <label
+        <label v-if="counts"
           >Names of the outputs<input
             v-model="wish.outputs"
             class="field"
             placeholder="by what they carry"
             title="Parted by commas; what is split is called after its pieces"
         /></label>
-        <label v-if="wish.stands === 'here'" class="tick"
+        <label v-if="wish.stands === 'here' && counts" class="tick"
           ><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label
         >
-        <label v-if="wish.inPairs" class="tick"
+        <label v-if="wish.inPairs && counts" class="tick"
           ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
         >
       </div>
@@ -189,6 +206,10 @@ async function make() {
   display: grid;
   grid-template-columns: 72px 100px minmax(0, 1fr);
   gap: 10px;
+}
+
+.row.known {
+  grid-template-columns: minmax(0, 1fr) 84px;
 }
 
 .row:has(:nth-child(4)) {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue'
+import { settled } from './kitCalls'
 import { sentenceOf, upload } from '@/api/client'
-import type { Channel, Edit } from '@/api/types'
+import type { Channel, Edit, KitFile } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 
@@ -10,13 +11,12 @@ const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 const file = useTemplateRef('file')
 const trouble = ref<string>()
-/** A kit that was read and is not put in yet, because not all of its file could be. */
-const waiting = ref<Read>()
-
-interface Read {
-  edits: Edit[]
-  leftOut: string[]
-}
+/** A kit that was read and is not put in yet, because not all of its file could be, or its jacks are others. */
+const waiting = ref<KitFile>()
+const from = ref<'file' | 'here' | 'own'>('file')
+const jacks = ref(8)
+const inPairs = ref(false)
+const mostJacks = 64
 
 async function read(files: FileList | null) {
   const chosen = files?.[0]
@@ -24,9 +24,11 @@ async function read(files: FileList | null) {
   trouble.value = waiting.value = undefined
   try {
     const address = `/api/documents/${document.head!.id}/channels/${props.channel.id}/kit-file`
-    const answer = await upload<Read>(address, chosen)
-    if (answer.leftOut.length) waiting.value = answer
-    else await putIn(answer)
+    const answer = await upload<KitFile>(address, chosen)
+    from.value = 'file'
+    jacks.value = answer.jacks?.number ?? 8
+    if (answer.leftOut.length || answer.jacks) waiting.value = answer
+    else await putIn(answer.edits)
   } catch (error) {
     trouble.value = sentenceOf(error)
   } finally {
@@ -35,9 +37,20 @@ async function read(files: FileList | null) {
   }
 }
 
-async function putIn(read: Read) {
+/** As the file has it, or over the jacks that were chosen. */
+async function settle(read: KitFile) {
+  try {
+    const choice = { from: from.value, jacks: jacks.value, inPairs: inPairs.value }
+    const { id } = document.head!
+    await putIn(from.value === 'file' ? read.edits : (await settled(id, props.channel.id, read.kit, choice)).edits)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
+
+async function putIn(edits: Edit[]) {
   waiting.value = undefined
-  const stored = await document.edit(read.edits, props.channel.id)
+  const stored = await document.edit(edits, props.channel.id)
   if (!stored) trouble.value = document.refusal?.sentence
 }
 </script>
@@ -54,13 +67,40 @@ async function putIn(read: Read) {
     aria-label="A kit: a table (CSV), a MIDI name document, a MIDI file with its hits, or an SFZ with its samples in a ZIP"
     @change="read(($event.target as HTMLInputElement).files)"
   />
-  <div v-if="waiting" class="waiting" role="alert">
-    <p>This cannot be put in:</p>
-    <ul>
-      <li v-for="what in waiting.leftOut" :key="what">{{ what }}</li>
-    </ul>
+  <div v-if="waiting" class="waiting">
+    <template v-if="waiting.leftOut.length">
+      <p role="alert">This cannot be put in:</p>
+      <ul>
+        <li v-for="what in waiting.leftOut" :key="what">{{ what }}</li>
+      </ul>
+    </template>
+    <fieldset v-if="waiting.jacks">
+      <legend>Its jacks are not those of {{ channel.name }}</legend>
+      <label><input v-model="from" type="radio" value="file" /> {{ waiting.jacks.inFile }}, as in the file</label>
+      <label
+        ><input v-model="from" type="radio" value="here" /> {{ waiting.jacks.here }}, as they are here, planned
+        anew</label
+      >
+      <label><input v-model="from" type="radio" value="own" /> others, planned anew</label>
+      <span v-if="from === 'own'" class="own">
+        <input
+          v-model.number="jacks"
+          class="field"
+          type="number"
+          min="1"
+          :max="mostJacks"
+          aria-label="Number of jacks"
+        />
+        <select v-model="inPairs" class="field" aria-label="They are">
+          <option :value="false">single</option>
+          <option :value="true">in pairs</option>
+        </select>
+      </span>
+    </fieldset>
     <p class="choice">
-      <button type="button" class="plain" @click="putIn(waiting)">Put the kit in all the same</button>
+      <button type="button" class="plain" @click="settle(waiting)">
+        {{ waiting.leftOut.length ? 'Put the kit in all the same' : 'Put the kit in' }}
+      </button>
       <button type="button" class="plain bare" @click="waiting = undefined">Leave it</button>
     </p>
   </div>
@@ -87,6 +127,30 @@ async function putIn(read: Read) {
 
 .waiting p {
   margin: 0;
+}
+
+fieldset {
+  display: grid;
+  gap: 4px;
+  margin: 0 0 8px;
+  padding: 0;
+  border: 0;
+}
+
+legend {
+  margin-bottom: 4px;
+  padding: 0;
+}
+
+label input {
+  accent-color: var(--lamp);
+}
+
+.own {
+  display: grid;
+  grid-template-columns: 72px 110px;
+  gap: 8px;
+  padding-left: 22px;
 }
 
 .choice {

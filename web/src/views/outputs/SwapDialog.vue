@@ -3,7 +3,7 @@ import Dialog from 'primevue/dialog'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { kitsElsewhere, swapOf, type SwapChoice } from './outputCalls'
 import { sentenceOf, upload } from '@/api/client'
-import type { Kit, KitElsewhere, KitSwap } from '@/api/types'
+import type { Kit, KitElsewhere, KitFile, KitSwap } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -19,7 +19,7 @@ const file = useTemplateRef('file')
 /** Which kit: where it comes from, and its name there. */
 const wanted = ref('')
 const elsewhere = ref<KitElsewhere[]>([])
-const brought = ref<{ name: string; kit: Kit }>()
+const brought = ref<{ name: string; kit: Kit; leftOut: string[] }>()
 const swap = ref<KitSwap>()
 const trouble = ref<string>()
 
@@ -84,7 +84,8 @@ async function bring(field: HTMLInputElement) {
   if (!chosen || !document.head) return
   try {
     const address = `/api/documents/${document.head.id}/channels/${props.channel}/kit-file`
-    brought.value = { name: chosen.name, kit: (await upload<{ kit: Kit }>(address, chosen)).kit }
+    const { kit, leftOut } = await upload<KitFile>(address, chosen)
+    brought.value = { name: chosen.name, kit, leftOut }
     wanted.value = `file:${chosen.name}`
   } catch (error) {
     trouble.value = sentenceOf(error)
@@ -140,6 +141,12 @@ async function apply() {
         aria-label="The file of a kit to swap to"
         @change="bring($event.target as HTMLInputElement)"
       />
+      <div v-if="choice?.kit && brought?.leftOut.length" class="left-out">
+        <p>Of {{ brought.name }} this cannot be put in:</p>
+        <ul>
+          <li v-for="what in brought.leftOut" :key="what">{{ what }}</li>
+        </ul>
+      </div>
       <div v-if="swap" class="pairs" tabindex="0" role="region" aria-label="What stands in for what">
         <table>
           <thead>
@@ -227,6 +234,15 @@ async function apply() {
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 10px;
   align-items: end;
+}
+
+.left-out ul {
+  max-height: 90px;
+  margin: 2px 0 0;
+  padding-left: 16px;
+  overflow: auto;
+  color: var(--text-2);
+  overflow-wrap: anywhere;
 }
 
 .pairs {
