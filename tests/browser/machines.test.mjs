@@ -179,6 +179,68 @@ test('the table and the bands are one thing: many are sent and planned as one, a
   assert.deepEqual(stage.troubles, [])
 })
 
+test('a note is typed by its name or pressed, and a piece goes to its neighbours by keys', async () => {
+  const kitOf = async (id) => (await channels(id)).find((c) => c.kind === 'instrument').source.kit
+  const noteOf = async (id, name) => (await kitOf(id)).pieces.find((p) => p.name === name).note
+  const { id, dialog } = await begin('By keys')
+  await dialog.getByLabel('Pieces').fill('Gravel, Twig, Puddle')
+  await dialog.getByText('3 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  const side = page.getByRole('complementary')
+  await page.getByRole('button', { name: /^Twig/ }).first().click()
+  // Scientific pitch names: C4 is 60, so that G♯2 is 44 and A♭2 as well.
+  for (const [typed, note] of [['G#2', 44], ['c-1', 0], ['Ab2', 44], ['57', 57]]) {
+    await side.getByLabel('Note', { exact: true }).fill(typed)
+    await side.getByLabel('Note', { exact: true }).press('Enter')
+    await settles(() => noteOf(id, 'Twig'), note)
+  }
+  await side.getByLabel('Note', { exact: true }).fill('H9')
+  await side.getByLabel('Note', { exact: true }).press('Enter')
+  await page.getByText('“H9” is not taken').waitFor()
+  assert.equal(await noteOf(id, 'Twig'), 57)
+  await side.getByRole('button', { name: 'press it' }).click()
+  await page.getByRole('button', { name: 'E♭4, note 63' }).click()
+  await settles(() => noteOf(id, 'Twig'), 63)
+  await page.getByRole('button', { name: 'Close the pads' }).click()
+
+  const before = (await kitOf(id)).pieces[1].microphones[0].output
+  await page.getByRole('button', { name: /^Twig/ }).first().click()
+  await page.keyboard.press(']')
+  await settles(async () => (await kitOf(id)).pieces[1].microphones[0].output, before + 1)
+  await page.keyboard.press('[')
+  await settles(async () => (await kitOf(id)).pieces[1].microphones[0].output, before)
+  assert.deepEqual(stage.troubles, [])
+})
+
+test('a table of more pieces than there are jacks is settled over the jacks that are chosen, before it is put in', async () => {
+  const { id, dialog } = await begin('Settled')
+  await dialog.getByLabel('Pieces').fill('Gravel, Twig')
+  await dialog.getByLabel('Jacks').fill('4')
+  await dialog.getByText('2 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  await page.goto(`${stage.address}/templates/${id}`)
+  await page.getByRole('row', { name: /My machine/ }).first().click()
+  const table = ['name,note,family,output', ...Array.from({ length: 9 }, (_, i) => `Slate ${i + 1},${40 + i},drums/toms,${i + 1}`)].join('\n')
+  const bring = () => page.getByLabel(/^A kit: a table/).setInputFiles({ name: 'slates.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+  await bring()
+  const choice = page.getByRole('group', { name: /^Its jacks are not those of/ })
+  await choice.getByLabel('9 mono outputs, as in the file').waitFor()
+  await choice.getByLabel('4 mono outputs, as they are here').waitFor()
+  assert.deepEqual(await seriousIn(page), [])
+  await choice.getByLabel('others, planned anew').check()
+  await choice.getByLabel('Number of jacks').fill('6')
+  await page.getByRole('button', { name: 'Put the kit in' }).click()
+  const kitOf = async () => (await channels(id)).find((c) => c.kind === 'instrument').source.kit
+  await settles(async () => (await kitOf()).outputs.length, 6)
+  assert.equal((await kitOf()).pieces.length, 9)
+  // What was kept for the rest stays so: five for splits, each with a channel.
+  const splits = (await channels(id)).filter((c) => c.kind === 'split').map((c) => c.source.output)
+  assert.deepEqual([...splits].sort(), [2, 3, 4, 5, 6])
+  assert.deepEqual(stage.troubles, [])
+})
+
 test('a strip that was worked on is put aside by a coarser plan, with what it does to the sound, and comes back', async () => {
   const { id, dialog } = await begin('Coarse and back')
   await dialog.getByLabel('Pieces').fill('Kick, Snare, Rim, Clap, Hat')

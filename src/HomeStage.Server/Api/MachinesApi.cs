@@ -36,7 +36,7 @@ internal static class MachinesApi
             if (machine is not null && item?.Content is not MachineContent)
                 return Problems.NotFound("machine on the shelf");
             if (item?.Content is MachineContent known)
-                wish = wish with { Outputs = known.Outputs, Use = known.Use, FirstReserved = known.FirstReserved };
+                wish = wish with { Outputs = known.Outputs, Use = known.Use, FirstReserved = known.FirstReserved && wish.FirstInput is null };
             // What waited too long has gone.
             var gone = wish.Sounds.Where(s => !staged.IsWaiting(s.Sound.Content) && !media.IsHere(s.Sound.Content)).ToSequence();
             return OwnMachine.Of(document.Template, wish with { Sounds = wish.Sounds.Except(gone).ToSequence() }, sides.Of) switch

@@ -127,14 +127,14 @@ async function make() {
           <label v-if="wish.stands === 'outside'"
             >First input<input v-model.number="wish.firstInput" class="field" type="number" min="1" max="128"
           /></label>
+          <label v-if="shelved.length"
+            >Leaves by<select v-model="wish.shelved" class="field">
+              <option value="">as counted here</option>
+              <option v-for="item in shelved" :key="item.id" :value="item.id">{{ item.name }}, {{ item.words }}</option>
+            </select></label
+          >
         </div>
         <MachineSounds v-if="wish.stands === 'here'" v-model:all="wish.allSounds" :brought="brought" />
-        <label v-if="shelved.length"
-          >Its jacks<select v-model="wish.shelved" class="field">
-            <option value="">counted here</option>
-            <option v-for="item in shelved" :key="item.id" :value="item.id">{{ item.name }}, {{ item.words }}</option>
-          </select></label
-        >
         <div class="row" :class="{ known: !counts }">
           <label v-if="counts"
             >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"
@@ -198,7 +198,8 @@ async function make() {
 
 .stands {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 96px;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
   gap: 10px;
 }
 

@@ -142,7 +142,14 @@ legend {
   padding: 0;
 }
 
+label {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+}
+
 label input {
+  flex: none;
   accent-color: var(--lamp);
 }
 

@@ -79,7 +79,7 @@ function drop(event: DragEvent) {
 .jack {
   flex: none;
   white-space: nowrap;
-  width: 44px;
+  min-width: 34px;
   color: var(--text-2);
 }
 

@@ -25,7 +25,7 @@ const halves = computed(() => props.kit.jacks === 'halves')
 
 const about = computed(() => {
   const pieces = `${props.view.parts.length} sources`
-  const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'mono outputs'}`
+  const outputs = `${props.view.outputs} ${props.view.inPairs ? 'pairs' : 'jacks'}`
   return `${pieces} · ${outputs}`
 })
 </script>

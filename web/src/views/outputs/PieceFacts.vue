@@ -40,7 +40,7 @@ async function rename(name: string) {
       </dd>
       <template v-if="edits.piece.value">
         <dt>Note</dt>
-        <dd>
+        <dd class="note">
           <ValueField
             label="Note"
             :value="edits.piece.value.note"
@@ -125,6 +125,12 @@ async function rename(name: string) {
 dd :deep([role='spinbutton']) {
   width: 8ch;
   text-align: left;
+}
+
+.note {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
 }
 
 .second {

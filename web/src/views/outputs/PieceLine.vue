@@ -29,7 +29,7 @@ function rename(name: string) {
 <template>
   <tr :class="{ on }" @focusin="$emit('choose')" @keydown.stop>
     <td><input type="checkbox" :aria-label="`Choose ${piece.name}`" :checked="ticked" @change="$emit('tick')" /></td>
-    <td class="name">
+    <td class="name" :class="{ close: microphoneOf() }">
       <TextField :aria-label="`Name of ${piece.name}`" maxlength="80" :value="called()" @change="rename" />
       <span v-if="microphoneOf()" class="faint">{{ microphoneOf() }}</span>
     </td>
@@ -135,8 +135,16 @@ td {
   padding: 2px 6px;
 }
 
+.name {
+  white-space: nowrap;
+}
+
 .name .field {
   width: 118px;
+}
+
+.name.close .field {
+  width: 76px;
 }
 
 .family {

@@ -4,6 +4,7 @@ import { shallowRef, watch } from 'vue'
 import { nullTestOf } from './outputCalls'
 import { sentenceOf } from '@/api/client'
 import type { NullTest, PlanView } from '@/api/types'
+import { numberText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 
 /** Whether a plan sounds as what is there, told before it is made. */
@@ -35,7 +36,7 @@ watch(
 )
 
 const most = 6
-const named = (test: NullTest) => test.differing.slice(0, most).map((d) => `${d.piece} ${d.dbfs.toFixed(1)}`)
+const named = (test: NullTest) => test.differing.slice(0, most).map((d) => `${d.piece} ${numberText(d.dbfs, 1)}`)
 </script>
 
 <template>
@@ -45,11 +46,11 @@ const named = (test: NullTest) => test.differing.slice(0, most).map((d) => `${d.
     <p v-else-if="!heard" class="faint">Striking every piece, before and after…</p>
     <p v-else-if="heard.soundsAlike" class="proven">
       Sounds as before: the difference is
-      {{ heard.largestDbfs === null ? 'nothing at all' : `${heard.largestDbfs.toFixed(0)} dBFS` }}.
+      {{ heard.largestDbfs === null ? 'nothing at all' : `${numberText(heard.largestDbfs, 0)} dBFS` }}.
     </p>
     <template v-else>
       <p>
-        Sounds otherwise: the difference comes to <b>{{ heard.largestDbfs!.toFixed(1) }} dBFS</b>.
+        Sounds otherwise: the difference comes to <b>{{ numberText(heard.largestDbfs!, 1) }} dBFS</b>.
       </p>
       <p class="quiet">
         {{ named(heard).join(', ') }}
