@@ -72,6 +72,11 @@ internal static class OutputsApi
     /// <param name="Twice">Where one microphone is heard close on more than one channel.</param>
     public sealed record LineView(LineSource Source, LineVerdict Verdict, Sequence<LinePlace> Places, Sequence<ChannelId> Missing, Sequence<ChannelId> Twice);
 
+    /// <summary>What the kit is given more of, as it begins.</summary>
+    /// <param name="More">By name of a piece, that piece with one microphone more.</param>
+    /// <param name="Fewer">By name of a microphone's line, its piece without it; only where others stand at the piece.</param>
+    public sealed record DraftsView(Piece Piece, FarMicrophone Far, KitOutput Output, IReadOnlyDictionary<string, Piece> More, IReadOnlyDictionary<string, Piece> Fewer);
+
     public sealed record LineRequest(string Act, ChannelId Channel, int? Note);
 
     public static void MapOutputPlans(this RouteGroupBuilder api) =>
@@ -91,6 +96,11 @@ internal static class OutputsApi
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : document.Template.KitOf(channel) is not { } kit ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act));
+        group.MapGet("/{id}/outputs/{channel}/drafts", async Task<Results<Ok<DraftsView>, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
+            (await store.OpenAsync(id, cancellation))?.Template.KitOf(channel) is not { } kit ? Problems.NotFound("kit")
+            : TypedResults.Ok(new DraftsView(
+                KitDrafts.NewPiece(kit), KitDrafts.NewFar(kit), KitDrafts.NewOutput(kit), kit.Pieces.ToDictionary(p => p.Name, KitDrafts.WithAnotherMicrophone),
+                kit.Lines.Where(l => l.Piece?.Microphones.Count > 1).ToDictionary(l => l.Name, l => KitDrafts.WithoutMicrophone(l.Piece!, l.Microphone.Name)))));
         group.MapPost("/{id}/outputs/{channel}/null-test", async Task<Results<Ok<NullTestView>, ProblemHttpResult>> (
             string id, string channel, NullTestRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")

@@ -1512,6 +1512,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/outputs/{channel}/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DraftsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/outputs/{channel}/null-test": {
         parameters: {
             query?: never;
@@ -2991,6 +3029,17 @@ export interface components {
             sum: components["schemas"]["ChannelId"];
             /** Format: double */
             addsDb: null | number;
+        };
+        DraftsView: {
+            piece: components["schemas"]["Piece"];
+            far: components["schemas"]["FarMicrophone"];
+            output: components["schemas"]["KitOutput"];
+            more: {
+                [key: string]: components["schemas"]["Piece"];
+            };
+            fewer: {
+                [key: string]: components["schemas"]["Piece"];
+            };
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { draftsOf } from './outputCalls'
 import type { Edit, Kit } from '@/api/types'
 import { useDocument } from '@/state/document'
 
@@ -6,52 +7,26 @@ import { useDocument } from '@/state/document'
 const props = defineProps<{ channel: string; kit: Kit }>()
 const emit = defineEmits<{ choose: [index: number] }>()
 const document = useDocument()
-const lowestNote = 36
-const notes = 128
 
-function put(edit: Edit) {
-  return document.edit([edit], props.channel)
-}
-
-/** The name with the first number that nothing has yet. */
-function fresh(stem: string) {
-  const taken = new Set([
-    ...props.kit.pieces.map((p) => p.name),
-    ...(props.kit.far ?? []).map((f) => f.microphone.name),
-    ...props.kit.outputs.map((o) => o.name),
-  ])
-  for (let n = 1; ; n++) if (!taken.has(`${stem} ${n}`)) return `${stem} ${n}`
-}
-
+const drafts = () => draftsOf(document.head!.id, props.channel)
+const put = (edit: Edit) => document.edit([edit], props.channel)
 const close = () => props.kit.pieces.reduce((sum, piece) => sum + piece.microphones.length, 0)
 
 async function addPiece() {
-  const taken = new Set(props.kit.pieces.map((p) => p.note))
-  const note = Array.from({ length: notes }, (_, i) => (lowestNote + i) % notes).find((n) => !taken.has(n)) ?? 0
   const index = close()
-  const piece = {
-    name: fresh('Piece'),
-    note,
-    family: '',
-    sound: 'rim-click',
-    microphones: [{ name: '', output: 1, pan: 0 }],
-  } as const
-  if (
-    await put({ type: 'put-piece', channel: props.channel, piece: { ...piece, microphones: [...piece.microphones] } })
-  )
-    emit('choose', index)
+  const { piece } = await drafts()
+  if (await put({ type: 'put-piece', channel: props.channel, piece })) emit('choose', index)
 }
 
 async function addFar() {
   const index = close() + (props.kit.far?.length ?? 0)
-  const microphone = { name: fresh('Room'), output: 1, pan: 0, format: 'stereo' } as const
-  const far = { family: 'drums/rooms', place: 'hall', microphone } as const
+  const { far } = await drafts()
   if (await put({ type: 'put-far-microphone', channel: props.channel, microphone: far })) emit('choose', index)
 }
 
-function addOutput() {
-  const format = props.kit.outputs.some((o) => o.format === 'stereo') ? 'stereo' : 'mono'
-  return put({ type: 'put-kit-output', channel: props.channel, output: { name: fresh('Output'), format } })
+async function addOutput() {
+  const { output } = await drafts()
+  await put({ type: 'put-kit-output', channel: props.channel, output })
 }
 </script>
 

@@ -70,6 +70,7 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
       :channel="channel"
       :piece="piece"
       :kit="kit!"
+      :outputs="outputs.view.value!.now"
       :row="piece.note === null ? undefined : check.rows.get(piece.note!)"
       :second="!!plan"
       @show="emit('show', $event)"

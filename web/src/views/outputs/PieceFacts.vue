@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import PieceMicrophone from './PieceMicrophone.vue'
 import { voiceName, voices } from './voices'
 import { usePieceEdits } from './usePieceEdits'
-import type { Kit, LineRow, Part } from '@/api/types'
+import type { Kit, LineRow, OutputLine, Part } from '@/api/types'
 import { numberText } from '@/parts/decibels'
 import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
@@ -11,7 +11,14 @@ import { useDocument } from '@/state/document'
 import { usePads } from '@/state/pads'
 
 /** One piece: what plays it, where it stands, what it shall do, and where it arrived when it was fired. */
-const props = defineProps<{ channel: string; piece: Part; kit: Kit; row?: LineRow; second: boolean }>()
+const props = defineProps<{
+  channel: string
+  piece: Part
+  kit: Kit
+  outputs: OutputLine[]
+  row?: LineRow
+  second: boolean
+}>()
 defineEmits<{ show: [channel: string] }>()
 const document = useDocument()
 const pads = usePads()
@@ -86,7 +93,7 @@ async function rename(name: string) {
           <option v-for="family in families" :key="family" :value="family" />
         </datalist>
       </dd>
-      <PieceMicrophone :channel="channel" :piece="piece" :kit="kit" />
+      <PieceMicrophone :channel="channel" :piece="piece" :kit="kit" :outputs="outputs" />
     </dl>
     <p class="ways">
       <button v-if="edits.piece.value" type="button" class="plain bare" @click="edits.addMicrophone">

@@ -2,26 +2,18 @@
 import { computed } from 'vue'
 import { spoken } from './familyInk'
 import { usePieceEdits } from './usePieceEdits'
-import type { Kit, Part } from '@/api/types'
+import type { Kit, OutputLine, Part } from '@/api/types'
 import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
 
 /** What hears the piece: its output, its width and place, and what the plan may do with it. Rows of a list of facts. */
-const props = defineProps<{ channel: string; piece: Part; kit: Kit }>()
+const props = defineProps<{ channel: string; piece: Part; kit: Kit; outputs: OutputLine[] }>()
 const document = useDocument()
 const edits = usePieceEdits(props)
 const leastOfNeighbours = -60
 
 const microphone = computed(() => props.piece.microphone)
-const jacks = computed(() => {
-  let next = 1
-  return props.kit.outputs.map((output, i) => {
-    const first = next
-    next += output.format === 'mono' ? 1 : 2
-    return { number: i + 1, text: `${output.format === 'mono' ? first : `${first}–${first + 1}`} ${output.name}` }
-  })
-})
 const stays = [
   { id: 'by-plan', name: 'By the plan' },
   { id: 'alone', name: 'Alone' },
@@ -59,7 +51,9 @@ function value(event: Event) {
   <dt><label for="piece-output">Leaves by</label></dt>
   <dd>
     <select id="piece-output" class="field" :value="microphone.output" @change="edits.sendTo(Number(value($event)))">
-      <option v-for="jack in jacks" :key="jack.number" :value="jack.number">{{ jack.text }}</option>
+      <option v-for="line in outputs" :key="line.number" :value="line.number">
+        {{ line.jackLabel }} {{ line.name }}
+      </option>
     </select>
   </dd>
   <dt><label for="piece-width">Width</label></dt>

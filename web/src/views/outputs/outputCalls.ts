@@ -1,10 +1,16 @@
 import { api, asked } from '@/api/client'
-import type { Kit, KitElsewhere, KitSwap, NullTest, OutputsView, PlanView } from '@/api/types'
+import type { Kit, KitElsewhere, KitSwap, NullTest, OutputsView, PlanView, KitDrafts } from '@/api/types'
 
 /** The outputs of one instrument as they are, and every plan for them. */
 export function outputsOf(id: string, channel: string, act: string) {
   const ask = { params: { path: { id, channel }, query: { act } } }
   return asked(api.GET('/api/documents/{id}/outputs/{channel}', ask)) as Promise<OutputsView>
+}
+
+/** What a kit is given more of, as it begins. */
+export function draftsOf(id: string, channel: string) {
+  const ask = { params: { path: { id, channel } } }
+  return asked(api.GET('/api/documents/{id}/outputs/{channel}/drafts', ask)) as Promise<KitDrafts>
 }
 
 /** Which kit to swap to: the catalogue's, the shelf's, another template's, or a file's. */

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { draftsOf } from './outputCalls'
 import type { Edit, Kit, Microphone, Part, Piece } from '@/api/types'
 import { useDocument } from '@/state/document'
 
@@ -53,20 +54,14 @@ export function usePieceEdits(about: { channel: string; kit: Kit; piece: Part })
       })
   }
 
-  /** One more at this piece, beside the one that is chosen; the first two get names to tell them by. */
-  function addMicrophone() {
-    const there = piece.value?.microphones
-    if (!there) return
-    const named = there.length === 1 && !there[0]!.name ? [{ ...there[0]!, name: 'close' }] : there
-    const free = ['beside', 'below', 'inside', 'outside', 'back', 'edge', 'seventh', 'eighth']
-    const name = free.find((word) => named.every((m) => m.name !== word)) ?? `${named.length + 1}`
-    return put({ microphones: [...named, { ...named[0]!, name }] })
+  async function addMicrophone() {
+    const more = piece.value && (await draftsOf(document.head!.id, about.channel)).more[piece.value.name]
+    if (more) await put(more)
   }
 
-  function removeMicrophone() {
-    const left = piece.value?.microphones.filter((m) => m.name !== about.piece.microphone.name)
-    if (!left?.length) return
-    return put({ microphones: left.length === 1 ? [{ ...left[0]!, name: '' }] : left })
+  async function removeMicrophone() {
+    const fewer = (await draftsOf(document.head!.id, about.channel)).fewer[about.piece.name]
+    if (fewer) await put(fewer)
   }
 
   const remove = () =>
