@@ -205,11 +205,11 @@ test('a note is typed by its name or pressed, and a piece goes to its neighbours
   await page.getByRole('button', { name: 'Close the pads' }).click()
 
   const before = (await kitOf(id)).pieces[1].microphones[0].output
-  // The rows take the room of the pads.
-  await page.waitForTimeout(300)
   await page.getByRole('button', { name: /^Twig/ }).first().click()
   await page.getByRole('button', { name: /^Twig/, pressed: true }).waitFor()
   await page.keyboard.press(']')
+  await page.keyboard.press(']')
+  await page.keyboard.press('[')
   await settles(async () => (await kitOf(id)).pieces[1].microphones[0].output, before + 1)
   await page.keyboard.press('[')
   await settles(async () => (await kitOf(id)).pieces[1].microphones[0].output, before)

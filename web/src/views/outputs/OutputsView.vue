@@ -15,6 +15,7 @@ import { outputShortcuts } from './outputKeymap'
 import { useLineCheck } from './useLineCheck'
 import { useOutputKeys } from './useOutputKeys'
 import { useOutputs } from './useOutputs'
+import { useSendingByKeys } from './useSendingByKeys'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 import type { DocumentKind } from '@/api/types'
 import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
@@ -54,13 +55,7 @@ watch(
 watch(channel, (id) => id && document.choose(id), { immediate: true })
 watch([channel, () => document.head?.id], () => (chosen.value = undefined))
 
-/** The chosen piece leaves by a neighbouring output. */
-function sendBy(step: number) {
-  const piece = chosen.value === undefined ? undefined : view.value?.parts[chosen.value]
-  const number = (piece?.microphone.output ?? 0) + step
-  if (piece && view.value!.now.some((line) => line.number === number)) sendTo(piece.name, number)
-}
-
+const sendBy = useSendingByKeys({ chosen, view, kit, sendTo })
 useOutputKeys({ outputs, check, channel, chosen, explaining, sendBy })
 
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
@@ -74,11 +69,11 @@ function showMade(id: string) {
 }
 
 /** As it is now: a plan that is looked at is not what is changed by hand. */
-function sendTo(piece: string, output: number) {
+async function sendTo(piece: string, output: number) {
   const { value } = channel
-  if (!value) return
+  if (!value) return false
   looked.value = undefined
-  void document.edit([{ type: 'send-to-output', channel: value, lines: [piece], output }], value)
+  return document.edit([{ type: 'send-to-output', channel: value, lines: [piece], output }], value)
 }
 
 function show(id: string) {
