@@ -8,10 +8,10 @@ public static class PieceFamilies
     // What rings among percussion, what is rubbed or shaken, what is wood, and what has a skin (common practice).
     private static readonly (string Family, string[] Words)[] OfPercussion =
     [
-        ("percussion/shakers", ["shaker", "shakers", "shk", "shkr", "rattle", "rainstick", "tamb", "tambourine", "tambo", "cabasa", "maraca", "maracas", "sand", "sandblock", "egg", "caxixi"]),
-        ("percussion/metal", ["cowbell", "triangle", "bell", "bells", "gong", "chimes", "agogo", "guica", "metal", "anvil", "tree", "sleigh"]),
-        ("percussion/wood", ["woodblock", "block", "blocks", "clave", "claves", "guiro", "wood", "stick", "sticks", "castanets"]),
-        ("percussion/skins", ["conga", "congas", "bongo", "bongos", "timbale", "timbales", "djembe", "cajon", "tabla", "darbuka", "skin", "cng", "udu", "surdo", "pandeiro", "bodhran", "taiko", "timpani"]),
+        ("percussion/shakers", ["shaker", "shakers", "shk", "shkr", "rattle", "rainstick", "tamb", "tambourine", "tambo", "cabasa", "maraca", "maracas", "sand", "sandblock", "egg", "caxixi", "ganza", "chocalho"]),
+        ("percussion/metal", ["cowbell", "triangle", "bell", "bells", "gong", "chimes", "agogo", "guica", "metal", "anvil", "tree", "sleigh", "flexatone", "crotales"]),
+        ("percussion/wood", ["woodblock", "block", "blocks", "clave", "claves", "guiro", "wood", "stick", "sticks", "castanets", "vibraslap", "ratchet", "guira", "washboard", "spoons"]),
+        ("percussion/skins", ["conga", "congas", "bongo", "bongos", "timbale", "timbales", "djembe", "cajon", "tabla", "darbuka", "skin", "cng", "udu", "surdo", "pandeiro", "bodhran", "taiko", "timpani", "dumbek", "doumbek", "dholak", "dhol", "repinique", "tamborim", "ashiko", "quinto", "bata"]),
     ];
 
     // What pads play besides what is struck: a stab, a chopped voice, a riser.

@@ -20,7 +20,7 @@ internal sealed record SoundFileName(IReadOnlyList<string> Whole, IReadOnlyList<
     /// <summary>Names of one folder; what all of them begin or end with, without saying what they are, is left out.</summary>
     public static IReadOnlyList<SoundFileName> OfAll(IReadOnlyList<string> paths)
     {
-        var words = Shortened([.. paths.Select(p => NameWords.AsWritten(Stem(p)))]);
+        var words = PadCodes.SpeltOut(Shortened([.. paths.Select(p => NameWords.AsWritten(Stem(p)))]));
         return [.. paths.Zip(words, (path, own) => Of(own, FolderOf(path)))];
     }
 

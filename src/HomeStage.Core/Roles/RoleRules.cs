@@ -111,8 +111,10 @@ internal static class RoleRules
             return null;
         if (said.Has("overhead"))
             return ("overhead", Sure);
+        // The rim of another drum.
+        var rimOfAnother = said.HasWord("rim") && said.HasAny("tom", "percussion");
         foreach (var drum in Drums)
-            if (said.Has(drum))
+            if (said.Has(drum) && !(drum == "snare" && rimOfAnother))
                 return (drum, Sure);
         if (said.Has("hall"))
             return ("room", Likely);

@@ -17,7 +17,7 @@ internal static class TradeWords
         "room: room rooms rm rms amb ambience ambient far crotch knee",
         "hall: hall halls",
         "tail: tail tails",
-        "percussion: perc percs percussion prc shaker shakers shkr shk tamb tambourine tambourines tambo conga congas cng bongo bongos cowbell woodblock triangle cabasa maraca maracas guiro timbale timbales timpani clave claves djembe cajon tabla darbuka udu surdo pandeiro cuica taiko bodhran agogo caxixi egg castanets sleigh rainstick rattle stomp stomps block blocks sandblock steeldrum gong guica chimes windchimes frame framedrum",
+        "percussion: perc percs percussion prc shaker shakers shkr shk tamb tambourine tambourines tambo conga congas cng bongo bongos cowbell woodblock triangle cabasa maraca maracas guiro timbale timbales timpani clave claves djembe cajon tabla darbuka udu surdo pandeiro cuica taiko bodhran agogo caxixi egg castanets sleigh rainstick rattle stomp stomps block blocks sandblock steeldrum gong guica chimes windchimes vibraslap dumbek doumbek dholak dhol repinique tamborim ganza chocalho ashiko quinto bata guira ratchet flexatone washboard spoons crotales frame framedrum",
         "bell: bell bells",
         "drums: drums drm drms kit shells",
         "drum: drum",

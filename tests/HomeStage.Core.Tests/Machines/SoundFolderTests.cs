@@ -125,6 +125,21 @@ public class SoundFolderTests
     public void Of_All_MakesPadsOfWhatSaysNothing() =>
         Assert.Equal([("Kick", "drums/kick"), ("Xyz", "pads")], SoundFolder.Of([Sound("xyz.wav"), Sound("kick.wav")], all: true).Pieces.Select(p => (p.Name, p.Family)));
 
+    /// <summary>Codes of pads by two capital letters (common practice). Two letters alone, or in small ones, say nothing.</summary>
+    [Theory]
+    [InlineData("BD_big RS CH_tight OH_loose LT CB", "Kick big:drums/kick Rim:drums/snare Tom low:drums/toms Hat closed tight:drums/hats Hat open loose:drums/hats Cowbell:percussion/metal", 0)]
+    [InlineData("BD_big RS LT OH_L", "Kick big:drums/kick Rim:drums/snare Tom low:drums/toms OH L:drums/overheads", 0)]
+    [InlineData("CH_tight RS", "", 2)]
+    [InlineData("BD RS LT ___", "Kick:drums/kick Rim:drums/snare Tom low:drums/toms", 1)]
+    [InlineData("ch_tight rs lt cb", "", 4)]
+    public void Of_CodesOfPads_AreSpeltOut_WhereAFolderHasSeveral(string files, string pieces, int unplaced)
+    {
+        var read = SoundFolder.Of([.. files.Split(' ').Select(f => Sound($"{f}.wav"))], all: false);
+
+        Assert.Equal(pieces, string.Join(' ', read.Pieces.Select(p => $"{p.Name}:{p.Family}")));
+        Assert.Equal(unplaced, read.Unplaced.Count);
+    }
+
     [Fact]
     public void Of_TheSameSoundTwice_IsSaid()
     {

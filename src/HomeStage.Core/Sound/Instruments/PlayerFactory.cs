@@ -54,6 +54,7 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
     {
         var pieces = kit.Pieces.ToDictionary(p => p.Note);
         var recipes = kit.Pieces.Select(p => p.Sound).Distinct().ToDictionary(s => s, DrumRecipes.Of);
+        // What is never struck is never read.
         var samples = kit.Pieces.Where(p => p.Sample is not null).ToDictionary(p => p.Note, LayersOf);
         var heard = kit.Pieces.ToDictionary(p => p.Note, p => _microphones.Of(kit, p, gain));
         return new(notes, Strike);
@@ -64,12 +65,12 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
                 return null;
             if (!samples.TryGetValue(note.Number, out var layers))
                 return new(new DrumVoice(recipes[piece.Sound], note, sampleRateHz), heard[note.Number]);
-            return layers.Last(l => l.From <= note.Velocity).Sound is { } sample ? new(new SampleVoice(sample, note), heard[note.Number]) : null;
+            return layers.Last(l => l.From <= note.Velocity).Sound.Value is { } sample ? new(new SampleVoice(sample, note), heard[note.Number]) : null;
         }
     }
 
-    private List<(int From, float[][]? Sound)> LayersOf(Piece piece) =>
-        [(0, SampleOf(piece.Sample!)), .. piece.Layers.Select(l => (l.FromVelocity, SampleOf(l.Sample)))];
+    private List<(int From, Lazy<float[][]?> Sound)> LayersOf(Piece piece) =>
+        [(0, new(() => SampleOf(piece.Sample!))), .. piece.Layers.Select(l => (l.FromVelocity, new Lazy<float[][]?>(() => SampleOf(l.Sample))))];
 
     /// <summary>At the render's rate; null where it is not on the shelf.</summary>
     private float[][]? SampleOf(MediaRef sound) => shelf.Find(sound.Content) is { } found

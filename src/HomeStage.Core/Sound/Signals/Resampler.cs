@@ -5,10 +5,6 @@ namespace HomeStage.Core.Sound.Signals;
 /// band. The band ends at 0.46 of the slower rate. When the rate rises by nothing the lane is given back as it is.</remarks>
 public static class Resampler
 {
-    private const int ZeroCrossings = 32;
-    private const double Beta = 9;
-    private const double BandShare = 0.92;
-
     /// <param name="fromHz">Above 0.</param>
     /// <param name="toHz">Above 0.</param>
     /// <returns>The lane at the other rate; its length is the nearest to the same duration, at least one frame.</returns>
@@ -19,7 +15,8 @@ public static class Resampler
         if (fromHz == toHz)
             return lane;
         var step = (double)fromHz / toHz;
-        return ByStep(lane, step, Math.Max(1, (int)Math.Round(lane.Length / step)));
+        var frames = Math.Max(1, (int)Math.Round(lane.Length / step));
+        return PhaseKernels.Between(fromHz, toHz) is { } kernels ? kernels.Convert(lane, frames) : ByStep(lane, step, frames);
     }
 
     /// <summary>Plays a lane faster or slower, its pitch with it, so that it has another length.</summary>
@@ -32,23 +29,19 @@ public static class Resampler
 
     private static float[] ByStep(float[] lane, double step, int frames)
     {
-        var cut = BandShare * Math.Min(1, 1 / step);
-        var reach = ZeroCrossings / cut;
+        var kernel = new SincKernel(step);
         var converted = new float[frames];
         for (var i = 0; i < converted.Length; i++)
-            converted[i] = At(lane, i * step, cut, reach);
+        {
+            var place = i * step;
+            var first = Math.Max(0, (int)Math.Ceiling(place - kernel.Reach));
+            var last = Math.Min(lane.Length - 1, (int)Math.Floor(place + kernel.Reach));
+            var sum = 0.0;
+            for (var k = first; k <= last; k++)
+                sum += lane[k] * kernel.At(k - place);
+            converted[i] = (float)sum;
+        }
+
         return converted;
     }
-
-    private static float At(float[] lane, double place, double cut, double reach)
-    {
-        var first = Math.Max(0, (int)Math.Ceiling(place - reach));
-        var last = Math.Min(lane.Length - 1, (int)Math.Floor(place + reach));
-        var sum = 0.0;
-        for (var k = first; k <= last; k++)
-            sum += lane[k] * cut * Sinc((k - place) * cut) * Kaiser.At((k - place) / reach, Beta);
-        return (float)sum;
-    }
-
-    private static double Sinc(double x) => Math.Abs(x) < 1e-9 ? 1 : Math.Sin(Math.PI * x) / (Math.PI * x);
 }
