@@ -73,11 +73,11 @@ public static class LineCheck
     }
 
     private static bool IsCalledOtherwise(Template template, Channel channel) =>
-        channel.Source is OutputSource split && SplitKit.Of(template, split.Instrument) is { } kit && SaidDrums.IsCalledOtherwise(channel, kit);
+        channel.Source is OutputSource split && SplitKit.Of(template, split.Instrument.Value) is { } kit && SaidDrums.IsCalledOtherwise(channel, kit);
 
     /// <summary>The splits of the source's kit that are called after its drum.</summary>
     private static IEnumerable<Channel> CalledAfter(Template template, string act, LineSource source) =>
-        SaidDrums.Of(source.Name) is { } drum && SplitKit.Of(template, source.Channel) is { } kit
+        SaidDrums.Of(source.Name) is { } drum && SplitKit.Of(template, source.Channel.Value) is { } kit
             ? kit.Splits.Where(s => Runs(s, act) && SaidDrums.Of(s.Name) == drum)
             : [];
 

@@ -15,10 +15,11 @@ public sealed record SplitKit(Channel Player, Kit Kit, IReadOnlyList<Channel> Sp
                select new SplitKit(channel, ((InstrumentSource)channel.Source!).Kit!, [.. splits[channel.Id]]);
     }
 
+    /// <param name="player">Id of a channel, as somebody sent it.</param>
     /// <returns>Null where the channel is no instrument with a kit.</returns>
-    public static SplitKit? Of(Template template, ChannelId player) =>
-        template.KitOf(player.Value) is { } kit
-            ? new(template.Channels[player], kit, [.. template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == player)])
+    public static SplitKit? Of(Template template, string player) =>
+        template.KitOf(player) is { } kit && template.Channels[new ChannelId(player)] is { Kind: ChannelKind.Instrument } channel
+            ? new(channel, kit, [.. template.Channels.Where(c => c.Source is OutputSource split && split.Instrument == channel.Id)])
             : null;
 
     /// <param name="split">One of the splits.</param>

@@ -60,11 +60,11 @@ public sealed record Template
 
     public Channel Main => Channels.First(c => c.Kind == ChannelKind.Main);
 
-    /// <summary>What an instrument plays.</summary>
+    /// <summary>The kit that a channel plays; one that goes around the main may play one as well.</summary>
     /// <param name="player">Id of a channel, as somebody sent it.</param>
     /// <returns>Null where there is no such channel, or it plays no kit.</returns>
     public Kit? KitOf(string player) =>
-        Identifier.IsValid(player) && Channels.TryGet(new(player), out var channel) && channel is { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } ? kit : null;
+        Identifier.IsValid(player) && Channels.TryGet(new(player), out var channel) && channel.Source is InstrumentSource { Kit: { } kit } ? kit : null;
 
     internal Template Replace(Channel channel) => this with { Channels = Channels.Replace(channel) };
 }

@@ -40,7 +40,7 @@ internal static class KitSwapsApi
     {
         if (await store.OpenAsync(id, cancellation) is not { } document)
             return Problems.NotFound("document");
-        if (document.Template.KitOf(asked.Channel.Value) is null)
+        if (SplitKit.Of(document.Template, asked.Channel.Value) is null)
             return Problems.NotFound("kit");
         if (asked.Kit is { } brought && KitRules.Check(brought) is { } wrong)
             return Problems.Refused(wrong);
@@ -66,7 +66,7 @@ internal static class KitSwapsApi
             {
                 if (await store.OpenAsync(row.Id, cancellation) is { } document)
                     kits.AddRange(from channel in document.Template.Channels
-                                  let kit = document.Template.KitOf(channel.Id.Value)
+                                  let kit = SplitKit.Of(document.Template, channel.Id.Value)?.Kit
                                   where kit is not null
                                   select new KitElsewhere(row.Id, document.Template.Name, channel.Id, channel.Name, kit.Pieces.Count));
             }

@@ -94,7 +94,7 @@ internal static class OutputsApi
             string id, string channel, string act, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
-            : document.Template.KitOf(channel) is not { } kit ? Problems.NotFound("kit")
+            : SplitKit.Of(document.Template, channel) is not { Kit: var kit } ? Problems.NotFound("kit")
             : View(document.Template, new(channel), kit, act));
         group.MapGet("/{id}/outputs/{channel}/drafts", async Task<Results<Ok<DraftsView>, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
             (await store.OpenAsync(id, cancellation))?.Template.KitOf(channel) is not { } kit ? Problems.NotFound("kit")
@@ -105,10 +105,10 @@ internal static class OutputsApi
             string id, string channel, NullTestRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != asked.Act) ? Problems.NotFound("act")
-            : document.Template.KitOf(channel) is null ? Problems.NotFound("kit")
+            : SplitKit.Of(document.Template, channel) is null ? Problems.NotFound("kit")
             : Batch.Apply(document.Template, asked.Edits) switch
             {
-                BatchResult.Applied { Template: var after } when after.KitOf(channel) is not null =>
+                BatchResult.Applied { Template: var after } when SplitKit.Of(after, channel) is not null =>
                     TypedResults.Ok(NullTestView.Of(await AloneAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation))),
                 BatchResult.Refused refused => Problems.Refused(refused.Why),
                 _ => Problems.NotFound("kit after that"),

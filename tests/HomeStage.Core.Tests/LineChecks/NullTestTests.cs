@@ -55,6 +55,22 @@ public class NullTestTests
         Assert.Equal(whole.Dbfs - 6.02, byHalf.Dbfs, 0.01);
     }
 
+    /// <summary>Both sides count: what only one of them hears differs by as much, whichever it is.</summary>
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(1)]
+    public void Of_WhatIsHeardOnOneSideAlone_CountsTheSame(double side)
+    {
+        var before = Planned(Kit(), 2);
+        var snare = before.Channels.Single(c => c.Kind == ChannelKind.Split && c.Name == "Snare");
+        var (aside, silent) = (before.With(new SetPan(snare.Id, side)), before.With(new SetPan(snare.Id, side), new SetLevel(snare.Id, Decibels.Silence)));
+
+        var lost = Assert.Single(NullTest.Of(aside, silent, KitOnStage.Player, "write").Differing);
+
+        Assert.Equal("Snare", lost.Piece);
+        Assert.True(lost.Dbfs > -30, $"{lost.Dbfs}");
+    }
+
     private static Template Kit() => EmptyStage.Create("Slate").With(new AddChannel(new()
     {
         Id = KitOnStage.Player,
