@@ -1,4 +1,5 @@
 using FsCheck.Xunit;
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Comparing;
@@ -80,9 +81,47 @@ public class DifferenceTests
         Assert.Equal(3, edits.Count);
     }
 
+    [Fact]
+    public void Between_ANewChannelThatSendsToANewReturn_MakesEachWhole()
+    {
+        var from = OneBar(Return("there", "mix-bus"));
+        var to = from.With(Bus("keys", "mix-bus"), Return("hall", "mix-bus"), new PutSend(new("keys"), new(new("there"), new(-9))), new PutSend(new("keys"), new(new("hall"), new(-6))));
+
+        var edits = Difference.Between(from, to);
+
+        Assert.Equal(["hall", "keys"], edits.Select(e => ((AddChannel)e).Channel.Id.Value));
+    }
+
+    [Fact]
+    public void Between_TwoThatChangedPlaces_MovesTheOneThatFeedsSomethingElseNow()
+    {
+        var from = OneBar(Bus("low", "mix-bus"), Bus("a", "mix-bus"), Bus("b", "mix-bus"));
+        foreach (var moved in new[] { "a", "b" })
+        {
+            var to = from.With(new MoveChannel(new("b"), new(moved == "b" ? "low" : "mix-bus"), new("a")));
+            if (moved == "a")
+                to = to.With(new SetDestination(new("a"), new("low")));
+
+            Assert.Equal(moved, ((MoveChannel)Assert.Single(Difference.Between(from, to))).Channel.Value);
+        }
+    }
+
+    [Fact]
+    public void Between_OneCurveFewer_TakesThatOneAlone()
+    {
+        static PutShape Curve(Target target) => new(new("keys"), new(target, "song", [new(0, -3), new(1, 0)]));
+        var one = OneBar(Bus("keys", "mix-bus"), Curve(new LevelTarget()));
+        var two = one.With(Curve(new PanTarget()) with { Shape = new(new PanTarget(), "song", [new(0, -0.5), new(1, 0.5)]) });
+
+        Assert.Equal([new RemoveShape(new("keys"), new PanTarget(), "song")], Difference.Between(two, one));
+        Assert.IsType<PutShape>(Assert.Single(Difference.Between(one, two)));
+    }
+
     private static Template Turned(Template from, Template to)
     {
         var edits = Difference.Between(from, to);
+        // Channels are put back whole only where nothing smaller would do, which is never.
+        Assert.DoesNotContain(edits, e => e is RestoreChannels);
         return edits.Count == 0 ? from : Assert.IsType<BatchResult.Applied>(Batch.Apply(from, edits)).Template;
     }
 

@@ -25,6 +25,17 @@ public class EditBehaviourTests
         Tone("organ", "keys"),
         new AddChannel(new() { Id = new("set"), Name = "Set", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, Set) }));
 
+    /// <summary>Kits, then machines, then grooves, then patches; each by its place.</summary>
+    [Fact]
+    public void PutShelfCopy_KeepsThemByKindThenByPlace_OnePartFromOnePlace()
+    {
+        static PutShelfCopy Copy(ShelfKind kind, string place, int revision = 1) => new(new(kind, place, "item", revision, Map<string>.Empty));
+
+        var after = Stage.With(Copy(ShelfKind.Patch, "organ/Slow"), Copy(ShelfKind.Kit, "set"), Copy(ShelfKind.Groove, "Late"), Copy(ShelfKind.Groove, "Early"), Copy(ShelfKind.Kit, "set", 2));
+
+        Assert.Equal([("set", 2), ("Early", 1), ("Late", 1), ("organ/Slow", 1)], after.Copies.Select(c => (c.Place, c.Revision)));
+    }
+
     /// <summary>Loops are looked for after edits that say that they change the routing; so each that joins channels that were there must say it.</summary>
     [Property(MaxTest = 150)]
     public void ChangesRouting_IsSaidByEveryEditThatJoinsChannels(int seed)

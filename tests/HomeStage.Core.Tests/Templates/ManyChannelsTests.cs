@@ -110,6 +110,15 @@ public class ManyChannelsTests
         Assert.Equal("out-of-range", template.RefusalOf(new TakeInputs([new("pair")], 128)).Code);
     }
 
+    /// <summary>What goes straight to an output may play an instrument; it takes no input then.</summary>
+    [Fact]
+    public void TakeInputs_PassesOverWhatPlaysAnInstrument()
+    {
+        var template = OneBar(new AddChannel(new() { Id = new("click"), Name = "Click", Kind = ChannelKind.Direct, OutputPair = 2, Source = new InstrumentSource(InstrumentCatalogue.CountInTick) }));
+
+        Assert.Equal(template, template.With(new TakeInputs([new("click")], 3)));
+    }
+
     [Fact]
     public void DuplicateChannels_CopiesStripSendsAndWhatFeedsItsKey()
     {
