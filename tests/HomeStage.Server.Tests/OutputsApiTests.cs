@@ -132,8 +132,8 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
         (await server.EditAsync(id, 0, [.. naming["edits"]!.AsArray().Select(e => (object)e!)])).EnsureSuccessStatusCode();
 
         var now = (await server.GetAsync($"/api/documents/{id}/inputs?first=21&count=12")).AsArray();
-        Assert.Equal("Bread tin", (string)now.Single(i => (int)i!["input"]! == input)!["channels"]![0]!["name"]!);
-        Assert.All(now.Where(i => (int)i!["input"]! != input), i => Assert.Empty(i!["channels"]!.AsArray()));
+        Assert.Equal("Bread tin", (string)now.Single(i => (int)i!["input"]! == input)!["name"]!);
+        Assert.All(now.Where(i => (int)i!["input"]! != input), i => Assert.Null(i!["name"]));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/pressed", new { device = (string)device["id"]!, note = (int)pad["note"]!, firstInput = 118 })).StatusCode);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/name", new { input, name = "" })).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/pressed", new { device = "none", note = 36, firstInput = 1 })).StatusCode);

@@ -13,18 +13,19 @@ public static class InputNaming
     /// <returns>Edits for the template; none where it is called that already.</returns>
     public static Sequence<Edit> Of(Template template, int input, string name)
     {
-        var takers = TakersOf(template, input).ToList();
-        if (takers.Count == 0)
+        if (BearerOf(template, input) is not { } bearer)
         {
             var neighbour = template.Channels.Where(c => c.Source is InputSource && c.Destination is not null).MinBy(c => Math.Abs(((InputSource)c.Source!).First - input));
             var made = ChannelFactory.Make(template, new(ChannelKind.Audio) { Name = name, Under = neighbour?.Destination, Input = input, Format = ChannelFormat.Mono });
             return [new AddChannel(made with { Source = new InputSource(input, Monitored: true) })];
         }
 
-        // What records another take of it has a name of its own.
-        var called = takers.Where(c => ((InputSource)c.Source!).Monitored).DefaultIfEmpty(takers[0]).First();
-        return called.Name == name ? [] : [new RenameChannel(called.Id, name)];
+        return bearer.Name == name ? [] : [new RenameChannel(bearer.Id, name)];
     }
+
+    /// <summary>The channel that an input is called after: the first that monitors it, else the first that takes it, as another take may do; null for none.</summary>
+    public static Channel? BearerOf(Template template, int input) =>
+        TakersOf(template, input).OrderByDescending(c => ((InputSource)c.Source!).Monitored).FirstOrDefault();
 
     /// <summary>Channels that a hardware input comes in on, in the order of the template.</summary>
     public static IEnumerable<Channel> TakersOf(Template template, int input) =>

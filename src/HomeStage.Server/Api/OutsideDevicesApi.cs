@@ -20,10 +20,9 @@ internal static class OutsideDevicesApi
     public sealed record DevicePad(string Name, int Note);
 
     /// <param name="Input">Number of the hardware input, from 1.</param>
-    /// <param name="Channels">What takes it in the template, in its order.</param>
-    public sealed record InputView(int Input, IReadOnlyList<InputTaker> Channels);
-
-    public sealed record InputTaker(ChannelId Id, string Name);
+    /// <param name="Name">Of the channel that it is called after; null where none takes it.</param>
+    /// <param name="Besides">Names of what else takes it, in the order of the template.</param>
+    public sealed record InputView(int Input, string? Name, IReadOnlyList<string> Besides);
 
     /// <param name="FirstInput">The hardware input that the device begins at, from 1.</param>
     public sealed record PressRequest(string Device, int Note, int FirstInput);
@@ -44,7 +43,8 @@ internal static class OutsideDevicesApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : Span(first, count) is { } wrong ? Problems.Refused(wrong)
             : TypedResults.Ok<IReadOnlyList<InputView>>([.. Enumerable.Range(first, count)
-                .Select(i => new InputView(i, [.. InputNaming.TakersOf(document.Template, i).Select(c => new InputTaker(c.Id, c.Name))]))]));
+                .Select(i => (Input: i, Bearer: InputNaming.BearerOf(document.Template, i)))
+                .Select(i => new InputView(i.Input, i.Bearer?.Name, [.. InputNaming.TakersOf(document.Template, i.Input).Where(c => c.Id != i.Bearer?.Id).Select(c => c.Name)]))]));
         group.MapPost("/{id}/inputs/pressed", async Task<Results<Ok<IReadOnlyList<InputLight>>, ProblemHttpResult>> (string id, PressRequest asked, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is null ? Problems.NotFound("document")
             : OutsideDevices.Find(asked.Device) is not { } device ? Problems.NotFound("outside device")

@@ -3717,14 +3717,11 @@ export interface components {
             input: number;
             name: string;
         };
-        InputTaker: {
-            id: components["schemas"]["ChannelId"];
-            name: string;
-        };
         InputView: {
             /** Format: int32 */
             input: number;
-            channels: components["schemas"]["InputTaker"][];
+            name: null | string;
+            besides: string[];
         };
         Insert: {
             id: components["schemas"]["InsertId"];

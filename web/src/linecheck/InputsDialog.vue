@@ -12,10 +12,9 @@ const { devices, deviceId, device, firstInput, inputs, lights, pad, trouble, pre
 
 const peaks = computed(() => new Map(lights.value.map((l) => [l.input, l.peakDbfs])))
 const loudest = computed(() => lights.value[0]?.input)
-const called = (line: InputLine) => line.channels.map((c) => c.name).join(', ')
 
 function name(line: InputLine, to: string) {
-  if (to && to !== called(line)) void call(line.input, to)
+  if (to && to !== line.name) void call(line.input, to)
 }
 </script>
 
@@ -71,13 +70,14 @@ function name(line: InputLine, to: string) {
                   :aria-label="`Channel of input ${line.input}`"
                   maxlength="80"
                   placeholder="no channel"
-                  :value="called(line)"
+                  :value="line.name ?? ''"
                   @change="name(line, $event)"
                 />
+                <span v-if="line.besides.length" class="faint">and {{ line.besides.join(', ') }}</span>
               </td>
               <td>
                 <button
-                  v-if="pad && line.input === loudest && called(line) !== pad"
+                  v-if="pad && line.input === loudest && line.name !== pad"
                   type="button"
                   class="plain"
                   @click="name(line, pad)"
@@ -161,8 +161,13 @@ td .field {
   width: 150px;
 }
 
+td .faint {
+  margin-left: 8px;
+}
+
 td:last-child {
   width: 100%;
+  white-space: nowrap;
 }
 
 .lamp {
@@ -200,6 +205,10 @@ td:last-child {
 @media (max-width: 700px) {
   .sides {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  td .field {
+    width: 104px;
   }
 }
 </style>

@@ -61,8 +61,9 @@ async function take(item: ShelfItem, onto: string | null) {
       <p v-if="!kits.length" class="faint">None is kept yet.</p>
       <ul v-else>
         <li v-for="item in kits" :key="item.id">
-          <b class="serif">{{ item.name }}</b>
-          <span class="faint">{{ item.words }}</span>
+          <p>
+            <b class="serif">{{ item.name }}</b> <span class="faint">{{ item.words }}</span>
+          </p>
           <button type="button" class="plain" :aria-label="`Put on stage: ${item.name}`" @click="take(item, null)">
             Put on stage
           </button>
@@ -74,8 +75,9 @@ async function take(item: ShelfItem, onto: string | null) {
       <p v-if="!machines.length" class="faint">None is kept yet.</p>
       <ul v-else>
         <li v-for="item in machines" :key="item.id">
-          <b class="serif">{{ item.name }}</b>
-          <span class="faint">{{ item.words }}</span>
+          <p>
+            <b class="serif">{{ item.name }}</b> <span class="faint">{{ item.words }}</span>
+          </p>
           <button
             type="button"
             class="plain"
@@ -129,7 +131,15 @@ li {
   padding: 3px 0;
 }
 
-li span {
+li p {
   flex: 1;
+}
+
+li .plain {
+  flex: none;
+}
+
+li span {
+  margin-left: 6px;
 }
 </style>

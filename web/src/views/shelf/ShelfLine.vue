@@ -54,9 +54,19 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
 }
 
 @media (max-width: 700px) {
+  /* The name has a line of its own. */
+  tr {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+  }
+
+  .name {
+    flex: 1 0 100%;
+  }
+
   .ways {
-    display: grid;
-    justify-items: end;
+    flex: 1;
   }
 }
 
