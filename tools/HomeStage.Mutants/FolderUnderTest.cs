@@ -6,12 +6,12 @@ internal sealed record FolderUnderTest(string Name, params string[] Tests)
 {
     public static readonly IReadOnlyList<FolderUnderTest> All =
     [
-        new("Routing", "Routing"),
+        new("Routing", "Routing", "Compiling"),
         new("Compiling", "Compiling"),
         new("Outputs", "Outputs"),
         new("Levels", "Levels"),
         new("Strips", "Strips"),
-        new("Templates", "Templates", "Timing", "Making"),
+        new("Templates", "Templates", "Timing", "Making", "Shelf"),
         new("Editing", "Templates", "Timing", "Making", "Automation", "Notes", "Outputs"),
     ];
 }

@@ -46,6 +46,17 @@ public sealed class OutputPlannerTests
         }
     }
 
+    /// <summary>By hand: two toms of a family are 2 apart, all else 4; all together cost 4·(3·3) + 4·4·3 + 2 = 86, the toms alone 2; 84 of 86 are 97.67 %.</summary>
+    [Fact]
+    public void LikenessPercent_IsRoundedDown_AndWholeOnlyWhereNothingShares()
+    {
+        PlanPiece[] pieces = [new("Kick", "drums/kick", ChannelFormat.Mono, 3), new("Snare", "drums/snare", ChannelFormat.Mono, 3), new("Tom high", "drums/toms", ChannelFormat.Mono, 1), new("Tom low", "drums/toms", ChannelFormat.Mono, 1)];
+
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans(pieces, 4, JackUse.Singles, [])).Plans;
+
+        Assert.Equal([0, 69, 97, 100], plans.Select(p => p.LikenessPercent));
+    }
+
     [Property(MaxTest = 200, Arbitrary = [typeof(OutputPlannerTests)])]
     public void Plans_HoldEveryPieceOnce_WithinTheJacks_PinsKept_Ascending(PlanPiece[] pieces, JackUse use)
     {

@@ -68,6 +68,18 @@ public class WorkedOnTests
         Assert.False(Applied(fine, 1).Channels.Contains(sum.Id));
     }
 
+    /// <summary>The strip of an anvil with a low tom is none for two toms, though one of the two is in both.</summary>
+    [Fact]
+    public void Exactly_ThePiecesThatAStripWasPutAsideFor_AndNoOthers_TakeItBack()
+    {
+        AsideSplit Aside(params string[] lines) => new(new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Level = new(-7), Source = new OutputSource(Player, 2) }, [.. lines], [.. lines], []);
+        bool ComesBack(params string[] lines) => Applied(Whole.With(new PutAside(Aside(lines))), 1).Channels.Any(c => c.Level == new Decibels(-7));
+
+        // The coarsest plan puts the toms together.
+        Assert.True(ComesBack("Tom high", "Tom low"));
+        Assert.False(ComesBack("Anvil", "Tom low"));
+    }
+
     /// <summary>What was put aside is known by the note as well, so that a piece may be renamed in between.</summary>
     [Fact]
     public void Finer_AfterAPieceWasRenamed_TakesItsStripBack_AndAForgottenOneStaysAway()

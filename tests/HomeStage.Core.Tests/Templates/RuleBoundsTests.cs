@@ -40,8 +40,13 @@ public class RuleBoundsTests
         ["controller"] = (v => OfInput(new() { Controllers = [new((int)v, "Wheel")] }), 0, 127, 1),
         ["length of a channel's name"] = (v => OfKick(c => c with { Name = new('k', (int)v) }), 1, 80, 1),
         ["length of a note"] = (v => OfKick(c => c with { Note = new('n', (int)v) }), 0, 4000, 1),
+        ["pieces that a split carried"] = (v => Stage with { Aside = [Away((int)v)] }, 0, Core.Kits.KitRules.MostLines, 1),
+        ["splits that are put aside"] = (v => Stage with { Aside = Many((int)v, i => Away(1) with { Split = Away(1).Split with { Id = new($"away-{i:0000}") } }) }, 0, AsideSplit.MostInATemplate, 1),
         ["length of a section's name"] = (v => OfSection(s => s with { Name = new('s', (int)v) }), 1, 40, 1),
     };
+
+    private static AsideSplit Away(int lines) => new(
+        new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Source = new OutputSource(new("kick"), 2) }, Many(lines, i => $"Piece {i}"), Many(lines, i => $"{i}"), []);
 
     public static TheoryData<string> Names => [.. Ranges.Keys];
 
