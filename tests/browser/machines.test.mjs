@@ -179,6 +179,23 @@ test('the table and the bands are one thing: many are sent and planned as one, a
   assert.deepEqual(stage.troubles, [])
 })
 
+test('the hits of a MIDI file are a machine in one act, over the jacks that are said', async () => {
+  const { id, dialog } = await begin('From hits')
+  // Standard MIDI File 1.0, format 0: notes 36, 42 and 75 on channel 10.
+  const track = Buffer.from([0, 0x99, 36, 100, 96, 0x89, 36, 0, 0, 0x99, 42, 90, 96, 0x89, 42, 0, 0, 0x99, 75, 90, 96, 0x89, 75, 0, 0, 0xff, 0x2f, 0])
+  const head = Buffer.from([...Buffer.from('MThd'), 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, ...Buffer.from('MTrk'), 0, 0, 0, track.length])
+  await dialog.getByLabel('Sound files, or the file of a kit').setInputFiles({ name: 'thump.mid', mimeType: 'audio/midi', buffer: Buffer.concat([head, track]) })
+  await dialog.getByText('thump.mid: 3 pieces').waitFor()
+  await dialog.getByLabel('Pieces').fill('Gravel')
+  await dialog.getByText('4 sources over').waitFor()
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await lineCheck(4)
+  const { kit } = (await channels(id)).find((c) => c.kind === 'instrument').source
+  assert.deepEqual(kit.pieces.map((p) => p.note).slice(0, 3), [36, 42, 75])
+  assert.equal(kit.pieces[3].name, 'Gravel')
+  assert.equal(kit.outputs.length, 8)
+})
+
 test('a note is typed by its name or pressed, and a piece goes to its neighbours by keys', async () => {
   const kitOf = async (id) => (await channels(id)).find((c) => c.kind === 'instrument').source.kit
   const noteOf = async (id, name) => (await kitOf(id)).pieces.find((p) => p.name === name).note

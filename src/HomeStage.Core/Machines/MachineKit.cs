@@ -3,7 +3,7 @@ using HomeStage.Core.Media;
 
 namespace HomeStage.Core.Machines;
 
-/// <summary>The kit that somebody wishes for: what is typed, then what the sounds are, with notes for all of it.</summary>
+/// <summary>The kit that somebody wishes for: what a file brought, then what is typed, then what the sounds are, with notes for all of it.</summary>
 internal static class MachineKit
 {
     /// <param name="join">Makes one sound with two sides of two single ones, the left first; null where that cannot be.</param>
@@ -11,15 +11,22 @@ internal static class MachineKit
     public static (Kit Kit, Sequence<string> NotUnderstood) Of(MachineWish wish, Func<MediaRef, MediaRef, MediaRef?> join)
     {
         var (listed, folder) = (PieceList.Read(wish.List), SoundFolder.Of(wish.Sounds, wish.AllSounds));
-        var taken = listed.Pieces.Select(p => p.Name).Concat(listed.Far.Select(f => f.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        var wanted = listed.Pieces.Select(p => new Wanted(p.Name, p.Family, p.Note, note => Typed(p, note))).ToList();
-        var apart = new List<string>();
-        foreach (var sound in folder.Pieces)
+        var brought = wish.Brought?.Together();
+        var far = (brought?.Far ?? []).Concat(listed.Far.Select(f => new FarMicrophone(f.Family, f.Place, new(f.Name, 1) { Format = f.Format }))).ToList();
+        var taken = far.Select(f => f.Microphone.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        string Free(string name)
         {
-            var free = taken.Add(sound.Name) ? sound.Name : Numbering.Next(sound.Name, taken.Contains);
+            var free = taken.Contains(name) ? Numbering.Next(name, taken.Contains) : name;
             taken.Add(free);
-            wanted.Add(new(free, sound.Family, null, note => Heard(sound with { Name = free }, note, join, apart)));
+            return free;
         }
+
+        var apart = new List<string>();
+        var wanted = (brought?.Pieces ?? []).Select(p => Given(p, Free(p.Name))).ToList();
+        foreach (var (piece, free) in listed.Pieces.Select(p => (p, Free(p.Name))))
+            wanted.Add(new(free, piece.Family, piece.Note, note => Typed(piece with { Name = free }, note)));
+        foreach (var (sound, free) in folder.Pieces.Select(s => (s, Free(s.Name))))
+            wanted.Add(new(free, sound.Family, null, note => Heard(sound with { Name = free }, note, join, apart)));
 
         var given = wanted.Select(p => p.Note).OfType<int>().ToHashSet();
         var open = wanted.Where(p => p.Note is null).ToList();
@@ -28,11 +35,18 @@ internal static class MachineKit
         int? NoteOf(Wanted piece) => piece.Note ?? notes[piece.Name];
         var kit = new Kit(wanted.Where(p => NoteOf(p) is not null).Select(p => p.Made(NoteOf(p)!.Value)).ToSequence(), Outputs(wish).ToSequence(), wish.FirstReserved)
         {
-            Far = listed.Far.Select(f => new FarMicrophone(f.Family, f.Place, new(f.Name, 1) { Format = f.Format })).ToSequence(),
+            Far = far.ToSequence(),
             Jacks = wish.Outputs.Count > 0 ? wish.Use : !wish.InPairs ? JackUse.Singles : wish.MonoSharesPairs ? JackUse.Halves : JackUse.Pairs,
         };
         var noteless = wanted.Where(p => NoteOf(p) is null).Select(p => $"{p.Name}: no note is left");
         return (kit, [.. listed.NotUnderstood, .. folder.Unplaced, .. folder.Further, .. apart, .. noteless]);
+    }
+
+    /// <summary>A piece of a file; one that says nothing of its family stands in that of its name.</summary>
+    private static Wanted Given(Piece piece, string name)
+    {
+        var family = piece.Family.Length > 0 ? piece.Family : PieceFamilies.Of(name);
+        return new(name, family, piece.Note, note => piece with { Name = name, Note = note, Family = family });
     }
 
     private static Piece Heard(SoundFolder.SoundPiece sound, int note, Func<MediaRef, MediaRef, MediaRef?> join, List<string> apart)

@@ -18,6 +18,9 @@ public sealed record MachineWish(string Name, string List, int Jacks, bool InPai
     /// <summary>Names of the outputs, in their order; those that are not named are numbered.</summary>
     public Sequence<string> OutputNames { get; init; } = [];
 
+    /// <summary>What a file brought: its pieces and far microphones stand before those of the list, on the outputs of this machine; null for none.</summary>
+    public Kit? Brought { get; init; }
+
     /// <summary>Sounds that become pieces by their names, after those of the list.</summary>
     public Sequence<FolderSound> Sounds { get; init; } = [];
 

@@ -24,12 +24,14 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(new Refusal.OutOfRange("The number of jacks", wish.Jacks, 1, KitRules.MostOutputs, ""));
         if (wish.Outputs.Count > KitRules.MostOutputs)
             return new MachineResult.Refused(new Refusal.OutOfRange("The number of outputs", wish.Outputs.Count, 1, KitRules.MostOutputs, ""));
+        if (wish.Brought is { } brought && KitRules.Check(brought) is { } wrong)
+            return new MachineResult.Refused(wrong);
         if (wish.NotesFrom is not (null or (>= 0 and <= 127)))
             return new MachineResult.Refused(new Refusal.OutOfRange("The first note", wish.NotesFrom.Value, 0, 127, ""));
         var (kit, strange) = MachineKit.Of(wish, join ?? ((_, _) => null));
         if (kit.Pieces.Count == 0)
             return new MachineResult.Refused(wish.Sounds.Count == 0
-                ? new Refusal.WrongPlace("A machine", "plays at least one piece: type some, such as “Kick, Snare, Tom 1–3”, or bring sounds")
+                ? new Refusal.WrongPlace("A machine", "plays at least one piece: type some, such as “Kick, Snare, Tom 1–3”, or bring sounds or a file")
                 : new Refusal.WrongPlace("No sound", "says in its name what it is: take them all as pads, or call them after what they are"));
         var plan = PlanOf(kit, wish.SplitOver);
         if (wish.FirstInput is { } firstInput)

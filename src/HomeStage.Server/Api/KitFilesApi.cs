@@ -26,6 +26,10 @@ internal static class KitFilesApi
     /// <param name="Number">How many single jacks the file tells of.</param>
     public sealed record JacksApart(string InFile, string Here, int Number);
 
+    /// <summary>What a machine of one's own is to play.</summary>
+    /// <param name="LeftOut">What the file holds besides, in words.</param>
+    public sealed record BroughtKit(Kit Kit, IReadOnlyList<string> LeftOut);
+
     /// <param name="Kit">As it was read.</param>
     public sealed record SettleRequest(Kit Kit, JackChoice Choice);
 
@@ -41,6 +45,16 @@ internal static class KitFilesApi
             : await ReadAsync(bytes, kit, staged, media, cancellation) switch
             {
                 FormatResult<KitTable>.Read read => await AnswerAsync(id, channel, read.Value, store, cancellation),
+                FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
+                _ => throw new InvalidOperationException("A file is read or refused."),
+            });
+        group.MapPost("/{id}/machines/kit-file", async Task<Results<Ok<BroughtKit>, ProblemHttpResult>> (string id, HttpRequest request, DocumentStore store, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is null ? Problems.NotFound("document")
+            : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes
+                ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
+            : await ReadAsync(bytes, Blank, staged, media, cancellation) switch
+            {
+                FormatResult<KitTable>.Read read => KitRules.Check(read.Value.Kit) is { } wrong ? Problems.Unreadable(wrong.Code, wrong.Sentence) : TypedResults.Ok(new BroughtKit(read.Value.Kit, read.Value.LeftOut)),
                 FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
                 _ => throw new InvalidOperationException("A file is read or refused."),
             });
@@ -65,6 +79,9 @@ internal static class KitFilesApi
                 ? TypedResults.File(MidiNameDocument.Write((await store.OpenAsync(id, cancellation))!.Template.Channels[new ChannelId(channel)].Name, kit), "application/xml", $"{channel}.midnam")
                 : Problems.NotFound("kit"));
     }
+
+    /// <summary>What a file is read over where nothing is there yet.</summary>
+    private static readonly Kit Blank = new([], [new("The rest", ChannelFormat.Mono)]);
 
     private static async Task<Kit?> KitOfAsync(string document, string channel, DocumentStore store, CancellationToken cancellation) =>
         (await store.OpenAsync(document, cancellation))?.Template.KitOf(channel);

@@ -1,5 +1,6 @@
 using FsCheck.Xunit;
 using HomeStage.Core.LineChecks;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Machines;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Soundcheck.Findings;
@@ -134,6 +135,26 @@ public class OwnMachineTests
     }
 
     private static OwnMachine Made(MachineWish wish) => Assert.IsType<MachineResult.Made>(OwnMachine.Of(Empty, wish)).Machine;
+
+    /// <summary>What a file brought stands first, with its notes and sounds; what is typed takes names and notes that are left.</summary>
+    [Fact]
+    public void Of_AFilesKitAndAList_IsBoth_PlannedOverTheJacksOfTheMachine()
+    {
+        var brought = new Kit([Piece.Pad("Kick", 36, "", 3, DrumSound.Kick, pan: 0.5), Piece.Pad("Anvil", 60, "percussion/metal", 1, DrumSound.Bell)], [.. Enumerable.Range(1, 3).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))])
+        {
+            Far = [FarMicrophone.Stereo("Attic", "drums/rooms", 2, FarPlace.Hall)],
+        };
+        var wish = new MachineWish("Tin", "Kick, Snare", 8, false) { Brought = brought, FirstReserved = false };
+
+        var machine = ((MachineResult.Made)OwnMachine.Of(EmptyStage.Create("Tin"), wish)).Machine;
+
+        Assert.Equal([("Kick", 36), ("Anvil", 60), ("Kick 2", 35), ("Snare", 38)], machine.Kit.Pieces.Select(p => (p.Name, p.Note)));
+        Assert.Equal(("drums/kick", 0.5), (machine.Kit.Pieces[0].Family, machine.Kit.Pieces[0].Microphones[0].Pan));
+        Assert.Equal("Attic", Assert.Single(machine.Kit.Far).Microphone.Name);
+        Assert.Equal(Enumerable.Repeat(ChannelFormat.Mono, 8), machine.Kit.Outputs.Select(o => o.Format));
+        Assert.Equal(4, EmptyStage.Create("Tin").With([.. machine.Edits]).Channels.Count(c => c.Kind == ChannelKind.Split));
+        Assert.IsType<MachineResult.Refused>(OwnMachine.Of(EmptyStage.Create("Tin"), wish with { Brought = brought with { Outputs = [] } }));
+    }
 
     [Fact]
     public void Outside_OverTwelveJacks_IsABusWithMonitoredInputs_EachWhereItsJackIs()

@@ -42,6 +42,7 @@ public class RuleBoundsTests
         ["length of a note"] = (v => OfKick(c => c with { Note = new('n', (int)v) }), 0, 4000, 1),
         ["pieces that a split carried"] = (v => Stage with { Aside = [Away((int)v)] }, 0, Core.Kits.KitRules.MostLines, 1),
         ["splits that are put aside"] = (v => Stage with { Aside = Many((int)v, i => Away(1) with { Split = Away(1).Split with { Id = new($"away-{i:0000}") } }) }, 0, AsideSplit.MostInATemplate, 1),
+        ["names that became others"] = (v => Stage with { Copies = [new(ShelfKind.Groove, "Late", "item", 1, Map<string>.From(Enumerable.Range(0, (int)v).Select(i => KeyValuePair.Create($"was-{i}", $"Now {i}"))))] }, 0, ShelfCopy.MostBecame, 1),
         ["length of a section's name"] = (v => OfSection(s => s with { Name = new('s', (int)v) }), 1, 40, 1),
     };
 

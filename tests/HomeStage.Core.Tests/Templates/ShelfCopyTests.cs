@@ -37,6 +37,10 @@ public class ShelfCopyTests
         Assert.Equal(isRight, TemplateRules.Check(Stage with { Copies = [new(ShelfKind.Groove, place, item, revision, Map<string>.Empty)] }) is null);
 
     [Fact]
+    public void Check_OfARevisionThatCannotBe_SaysTheFirst() =>
+        Assert.Equal((0, 1), TemplateRules.Check(Stage with { Copies = [new(ShelfKind.Groove, "Late", "item", 0, Map<string>.Empty)] }) is Refusal.OutOfRange said ? (said.Value, said.Min) : default);
+
+    [Fact]
     public void Aside_ThatIsNoSplit_OrTellsOfAsManyStrokesAsItDoesNotCarry_IsRefused()
     {
         var split = new Channel { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Source = new OutputSource(new("set"), 2) };

@@ -915,6 +915,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/machines/kit-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtKit"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/channels/{channel}/kit-jacks": {
         parameters: {
             query?: never;
@@ -2854,6 +2891,10 @@ export interface components {
             id: string;
             missingSounds: components["schemas"]["MediaRef"][];
         };
+        BroughtKit: {
+            kit: components["schemas"]["Kit"];
+            leftOut: string[];
+        };
         BudgetView: {
             /** Format: double */
             targetLufs: number;
@@ -3938,6 +3979,7 @@ export interface components {
             outputs?: components["schemas"]["KitOutput"][];
             use?: null | components["schemas"]["JackUse"];
             outputNames?: string[];
+            brought?: null | components["schemas"]["Kit"];
             sounds?: components["schemas"]["FolderSound"][];
             allSounds?: boolean;
             firstReserved?: boolean;

@@ -46,6 +46,7 @@ let asking = 0
 const asked = computed(() => ({
   name: wish.name.trim() || 'My machine',
   list: wish.list,
+  brought: brought.kit.value?.kit ?? null,
   sounds: wish.stands === 'here' ? brought.sounds.value : [],
   allSounds: wish.allSounds,
   jacks: wish.jacks,
@@ -63,7 +64,7 @@ const asked = computed(() => ({
 
 const look = useDebounceFn(async () => {
   const mine = ++asking
-  if (!document.head || !open.value || !(wish.list.trim() || brought.sounds.value.length)) {
+  if (!document.head || !open.value || !(wish.list.trim() || brought.sounds.value.length || brought.kit.value)) {
     machine.value = trouble.value = undefined
     return
   }
@@ -134,7 +135,7 @@ async function make() {
             </select></label
           >
         </div>
-        <MachineSounds v-if="wish.stands === 'here'" v-model:all="wish.allSounds" :brought="brought" />
+        <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
         <div class="row" :class="{ known: !counts }">
           <label v-if="counts"
             >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"

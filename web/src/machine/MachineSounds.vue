@@ -1,16 +1,26 @@
 <script setup lang="ts">
-import { ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { useBroughtSounds } from './useBroughtSounds'
 import { chosenFiles, droppedFiles } from '@/parts/droppedFiles'
 
-/** Where a folder of sounds is dropped or chosen, and how far it has come. */
+/** Where a folder of sounds, or the file of a kit, is dropped or chosen, and how far it has come. */
 const props = defineProps<{ brought: ReturnType<typeof useBroughtSounds> }>()
 const all = defineModel<boolean>('all', { required: true })
 const files = useTemplateRef('files')
 const folder = useTemplateRef('folder')
 const over = ref(false)
 
-const { sounds, refused, sent, toSend, busy } = props.brought
+const { sounds, kit, refused, sent, toSend, busy } = props.brought
+
+const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
+const held = computed(() =>
+  [
+    kit.value && `${kit.value.name}: ${counted(kit.value.kit.pieces.length, 'piece')}`,
+    sounds.value.length && counted(sounds.value.length, 'sound'),
+  ]
+    .filter(Boolean)
+    .join(', '),
+)
 
 async function drop(event: DragEvent) {
   over.value = false
@@ -36,21 +46,28 @@ function choose(event: Event) {
   >
     <div class="line">
       <p v-if="busy" class="quiet" role="status">Reading sound {{ sent + 1 }} of {{ toSend }}</p>
-      <p v-else-if="sounds.length" class="quiet" role="status">
-        {{ sounds.length }} {{ sounds.length === 1 ? 'sound' : 'sounds' }}
+      <p v-else-if="sounds.length || kit" class="quiet" role="status">
+        {{ held }}
         <button type="button" class="plain bare" @click="brought.clear()">take out</button>
       </p>
-      <p v-else class="faint">Or drop a folder of sounds here</p>
-      <button type="button" class="plain" @click="files?.click()">Sounds…</button>
+      <p v-else class="faint">Or drop sounds, or a kit’s file</p>
+      <button
+        type="button"
+        class="plain"
+        title="Sounds (WAVE, AIFF), or a kit: a table (CSV), note names, the hits of a MIDI file, an SFZ with its samples in a ZIP"
+        @click="files?.click()"
+      >
+        Files…
+      </button>
       <button type="button" class="plain" @click="folder?.click()">A folder…</button>
     </div>
     <input
       ref="files"
       type="file"
       multiple
-      accept=".wav,.wave,.aif,.aiff,.aifc"
+      accept=".wav,.wave,.aif,.aiff,.aifc,.csv,.midnam,.mid,.midi,.zip"
       hidden
-      aria-label="Sound files"
+      aria-label="Sound files, or the file of a kit"
       @change="choose"
     />
     <input ref="folder" type="file" webkitdirectory hidden aria-label="A folder of sound files" @change="choose" />
