@@ -282,7 +282,7 @@ test('a strip that was worked on is put aside by a coarser plan, with what it do
   for (let i = 0; i < 4; i++) await page.keyboard.press('.')
   await page.getByRole('button', { name: 'Split it so' }).click()
   await settles(async () => [(await split('Rim'))?.level, (await split('Clap'))?.level], [-4, -9])
-  assert.equal(await page.getByRole('region', { name: 'Put aside' }).count(), 0)
+  await page.getByRole('region', { name: 'Put aside' }).waitFor({ state: 'hidden' })
 })
 
 test('an outside box on twelve inputs: cabled, named by what it carries, and checked from the running order', async () => {
