@@ -32,7 +32,7 @@ internal sealed class BestCuts
     /// <returns>Null where that many places do not do.</returns>
     public Cuts? With(int places)
     {
-        if (places < 0 || (_count > 0 && _best[places, 0].Cost == long.MaxValue))
+        if (places < 0 || _best[places, 0].Cost == long.MaxValue)
             return null;
         var runs = new List<(int, int)>();
         var left = places;

@@ -11,13 +11,13 @@ internal static class MissingSplits
     /// <param name="template">As it is before; the player need not be in it yet, and is its last channel then.</param>
     /// <param name="player">What the splits are of, as it will be but for its kit.</param>
     /// <param name="kit">What it will play.</param>
-    /// <param name="numbers">Outputs that get one; what is not in the kit is passed over.</param>
+    /// <param name="numbers">Outputs that get one, from 1; what is beyond the kit is passed over.</param>
     public static IEnumerable<Edit> Of(Template template, Channel player, Kit kit, IEnumerable<int> numbers)
     {
         var last = template.Channels.Select((c, i) => (Channel: c, Place: i))
             .Where(x => x.Channel.Id == player.Id || (x.Channel.Source is OutputSource split && split.Instrument == player.Id)).Select(x => x.Place).DefaultIfEmpty(template.Channels.Count).Max();
         var taken = template.Channels.Select(c => c.Id).Append(player.Id).ToHashSet();
-        foreach (var number in numbers.Where(n => n >= 1 && n <= kit.Outputs.Count).Distinct().Order())
+        foreach (var number in numbers.Where(n => n <= kit.Outputs.Count).Distinct().Order())
         {
             var id = Numbering.FreshId($"{player.Id}-output-{number}", taken.Contains);
             taken.Add(id);

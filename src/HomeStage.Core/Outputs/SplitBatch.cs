@@ -169,7 +169,7 @@ public sealed class SplitBatch
     private void Sum(Kit laid)
     {
         var bus = _template.Channels[_player].Destination;
-        var families = Splits().Where(s => s.Name.Length > 0).ToLookup(s => FamilyOf(laid, s));
+        var families = Splits().ToLookup(s => FamilyOf(laid, s));
         foreach (var family in families.Where(f => f.Key.Length > 0))
         {
             var name = FamilyTree.Spoken(family.Key);

@@ -89,6 +89,20 @@ public sealed class KitSwapTests
         Assert.Empty(swap.Gone);
     }
 
+    /// <summary>What the new machine has beyond the old outputs is as wide as its jacks are.</summary>
+    [Theory]
+    [InlineData(ChannelFormat.Mono, 7)]
+    [InlineData(ChannelFormat.Stereo, 5)]
+    public void Of_AMachineWithMoreJacks_AddsThemAsTheyCome(ChannelFormat format, int outputs)
+    {
+        Kit Of(int count) => new([Piece.Pad("Ding", 40, "drums/kick", 2, DrumSound.Bell)], [.. Enumerable.Range(1, count).Select(n => new KitOutput($"Output {n}", format))]);
+        var template = ((BatchResult.Applied)Batch.Apply(EmptyStage.Create("Swap"), [new AddChannel(new() { Id = Player, Name = "Old kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.OwnMachine, Of(3)) })])).Template;
+
+        var after = ((BatchResult.Applied)Batch.Apply(template, KitSwap.Of(template, Player, InstrumentCatalogue.OwnMachine, Of(outputs)).Edits)).Template;
+
+        Assert.Equal(Enumerable.Repeat(format, outputs), KitOf(after).Outputs.Select(o => o.Format));
+    }
+
     [Fact]
     public void Of_AKitWithoutToms_KeepsTheirSplit_AndReportsItEmpty()
     {

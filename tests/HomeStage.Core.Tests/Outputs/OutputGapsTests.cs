@@ -34,6 +34,17 @@ public class OutputGapsTests
     public void Found_IsNoOutputThatASplitOrAPieceTakes(string pieces, int split) =>
         Assert.Empty(Found(Stage(pieces, ("kick", 2), ("else", split), ("last", 4))));
 
+    /// <summary>Half a pair that no mono piece was left for is no gap.</summary>
+    [Fact]
+    public void Found_IsNoHalfOfAPairThatIsLeftOver()
+    {
+        var kit = new Kit(
+            [Piece.Pad("Kick", 36, "drums", 2, DrumSound.Kick), Piece.Pad("Snare", 38, "drums", 4, DrumSound.Snare)],
+            [new("The rest", ChannelFormat.Stereo), new("Kick", ChannelFormat.Mono), new("Output 3", ChannelFormat.Mono), new("Snare", ChannelFormat.Stereo)]);
+
+        Assert.Empty(Found(Stage("2 4", ("kick", 2), ("snare", 4)).With(new Core.Editing.SetSource(Player, new InstrumentSource(InstrumentCatalogue.OwnMachine, kit)))));
+    }
+
     private static Template Stage(string outputs, params (string Id, int Output)[] splits) => OneBar([
         new Core.Editing.AddChannel(new()
         {

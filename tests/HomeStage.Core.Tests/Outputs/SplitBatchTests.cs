@@ -7,6 +7,7 @@ using HomeStage.Core.Outputs;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
+using HomeStage.TestKit;
 
 namespace HomeStage.Core.Tests.Outputs;
 
@@ -106,6 +107,26 @@ public sealed class SplitBatchTests
         // Splits have no colour of their own: they take the family's from the bus, which has one.
         Assert.NotNull(bus.HueDegrees);
         Assert.All(Splits(after), s => Assert.Null(s.HueDegrees));
+    }
+
+    /// <summary>Neither the main nor the bus of all is a drum bus: one is made around the kit and the splits that stood beside it, and no others.</summary>
+    [Theory]
+    [InlineData("main")]
+    [InlineData("mix-bus")]
+    public void Of_AKitUnderWhatIsNoDrumBus_IsGivenOne_WithTheSplitsBesideIt(string under)
+    {
+        var kit = new Kit([.. new[] { "Kick", "Snare", "Clap" }.Select((n, i) => Piece.Pad(n, 36 + i, $"drums/{n}", i + 1, DrumSound.Clap))], [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        Channel Split(string id, int output, string to) => new() { Id = new(id), Name = id, Kind = ChannelKind.Split, Destination = new(to), Source = new OutputSource(Player, output), Note = "Mine" };
+        var template = Staged(kit).With(
+            new SetDestination(Player, new(under)), new AddChannel(new() { Id = new("aside"), Name = "Elsewhere", Kind = ChannelKind.Bus, Destination = EmptyStage.Main }),
+            new AddChannel(Split("beside", 2, under)), new AddChannel(Split("away", 3, "aside")));
+
+        var after = Applied(template, Plans(template, byHalves: false)[^1]);
+
+        var bus = after.Channels[after.Channels[Player].Destination!.Value];
+        Assert.Equal(("Drums", under), (bus.Name, bus.Destination!.Value.Value));
+        Assert.Equal(bus.Id, after.Channels[new ChannelId("beside")].Destination);
+        Assert.Equal("aside", after.Channels[new ChannelId("away")].Destination!.Value.Value);
     }
 
     [Fact]
