@@ -2,6 +2,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -10,7 +11,7 @@ namespace HomeStage.Server.Api;
 internal static class AuditionsApi
 {
     // A press must not wait behind many others, nor take both cores from a render that plays.
-    private static readonly SemaphoreSlim Gate = new(1, 1);
+    private static readonly OneAtATime Gate = new();
 
     /// <param name="Channel">An instrument or notes channel, or one that monitors a hardware input.</param>
     /// <param name="Note">MIDI note number, in [0, 127]; null for the hardware input.</param>
@@ -28,16 +29,8 @@ internal static class AuditionsApi
             return Problems.NotFound("document");
         if ((asked.Note is { } struck ? Audition.Check(document.Template, asked.Act, asked.Channel, struck, asked.Velocity) : Audition.CheckInput(document.Template, asked.Act, asked.Channel)) is { } wrong)
             return Problems.Refused(wrong);
-        await Gate.WaitAsync(cancellation);
-        try
-        {
-            var alone = asked.Note is { } note ? Audition.Of(document.Template, asked.Channel, note, asked.Velocity) : Audition.OfInput(document.Template, asked.Channel);
-            var sound = await Task.Run(() => Renderer.Render(alone, new(asked.Act), shelf: media, cancellation: cancellation), cancellation);
-            return TypedResults.Bytes(WaveWriter.Bytes(sound, WaveDepth.Float32), "audio/wav");
-        }
-        finally
-        {
-            Gate.Release();
-        }
+        var alone = asked.Note is { } note ? Audition.Of(document.Template, asked.Channel, note, asked.Velocity) : Audition.OfInput(document.Template, asked.Channel);
+        var sound = await Gate.DoAsync(() => Renderer.Render(alone, new(asked.Act), shelf: media, cancellation: cancellation), cancellation);
+        return TypedResults.Bytes(WaveWriter.Bytes(sound, WaveDepth.Float32), "audio/wav");
     }
 }

@@ -7,6 +7,7 @@ using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -14,8 +15,7 @@ namespace HomeStage.Server.Api;
 /// <summary>The outputs of multi-output instruments: plans, swaps and the line check.</summary>
 internal static class OutputsApi
 {
-    // A row takes both cores for a moment; several at once would only wait for each other.
-    private static readonly SemaphoreSlim Gate = new(1, 1);
+    private static readonly OneAtATime Gate = new();
 
     /// <param name="Pieces">1 to 128, names without doubles.</param>
     /// <param name="Outputs">In [1, 64]; pairs where jacks are used by pairs or halves.</param>
@@ -109,7 +109,7 @@ internal static class OutputsApi
             : Batch.Apply(document.Template, asked.Edits) switch
             {
                 BatchResult.Applied { Template: var after } when SplitKit.Of(after, channel) is not null =>
-                    TypedResults.Ok(NullTestView.Of(await AloneAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation))),
+                    TypedResults.Ok(NullTestView.Of(await Gate.DoAsync(() => NullTest.Of(document.Template, after, new(channel), asked.Act, media, cancellation), cancellation))),
                 BatchResult.Refused refused => Problems.Refused(refused.Why),
                 _ => Problems.NotFound("kit after that"),
             });
@@ -168,20 +168,7 @@ internal static class OutputsApi
     {
         if (LineSource.AllOf(template, asked.Act).FirstOrDefault(s => s.Channel == asked.Channel && s.Note == asked.Note) is not { } source)
             return Problems.Refused(new Refusal.Missing("source", $"{asked.Channel} {asked.Note}", "that the line check could fire in this act"));
-        var row = await AloneAsync(() => LineCheck.Fire(template, asked.Act, source, media, cancellation), cancellation);
+        var row = await Gate.DoAsync(() => LineCheck.Fire(template, asked.Act, source, media, cancellation), cancellation);
         return TypedResults.Ok(new LineView(row.Source, row.Verdict, row.Places, row.Missing, row.Twice));
-    }
-
-    private static async Task<TResult> AloneAsync<TResult>(Func<TResult> work, CancellationToken cancellation)
-    {
-        await Gate.WaitAsync(cancellation);
-        try
-        {
-            return await Task.Run(work, cancellation);
-        }
-        finally
-        {
-            Gate.Release();
-        }
     }
 }

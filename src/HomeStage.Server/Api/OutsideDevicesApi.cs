@@ -3,6 +3,7 @@ using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Outside;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
+using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -10,8 +11,7 @@ namespace HomeStage.Server.Api;
 /// <summary>Listening the other way round: a pad of a simulated device is pressed, the inputs that light are seen, and named there and then.</summary>
 internal static class OutsideDevicesApi
 {
-    // A press takes both cores for a moment; several at once would only wait for each other.
-    private static readonly SemaphoreSlim Gate = new(1, 1);
+    private static readonly OneAtATime Gate = new();
 
     /// <param name="Jacks">How many inputs it takes.</param>
     public sealed record DeviceView(string Id, string Name, int Jacks, IReadOnlyList<DevicePad> Pads);
@@ -50,7 +50,7 @@ internal static class OutsideDevicesApi
             : OutsideDevices.Find(asked.Device) is not { } device ? Problems.NotFound("outside device")
             : Span(asked.FirstInput, device.Jacks) is { } wrong ? Problems.Refused(wrong)
             : device.Pads.All(p => p.Note != asked.Note) ? Problems.NotFound("pad")
-            : TypedResults.Ok(await PressAsync(device, asked, cancellation)));
+            : TypedResults.Ok(await Gate.DoAsync(() => device.Press(asked.Note, asked.FirstInput, cancellation), cancellation)));
         group.MapPost("/{id}/inputs/name", async Task<Results<Ok<NamingView>, ProblemHttpResult>> (string id, InputNameRequest asked, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : Span(asked.Input, 1) is { } wrong ? Problems.Refused(wrong)
@@ -62,17 +62,4 @@ internal static class OutsideDevicesApi
         !(count is >= 1 and <= InputSource.Last) ? new Refusal.OutOfRange("The number of inputs", count, 1, InputSource.Last, "")
         : first >= 1 && first + count - 1 <= InputSource.Last ? null
         : new Refusal.OutOfRange("The first input", first, 1, InputSource.Last - count + 1, "");
-
-    private static async Task<IReadOnlyList<InputLight>> PressAsync(OutsideDevice device, PressRequest asked, CancellationToken cancellation)
-    {
-        await Gate.WaitAsync(cancellation);
-        try
-        {
-            return await Task.Run(() => device.Press(asked.Note, asked.FirstInput, cancellation), cancellation);
-        }
-        finally
-        {
-            Gate.Release();
-        }
-    }
 }
