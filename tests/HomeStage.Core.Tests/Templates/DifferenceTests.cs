@@ -107,6 +107,15 @@ public class DifferenceTests
     }
 
     [Fact]
+    public void Between_OtherTagsAlone_DescribesItAnew()
+    {
+        var bare = OneBar();
+        var tagged = bare with { Tags = ["slow"] };
+
+        Assert.Equal([new Describe("One bar", "", ["slow"], "")], Difference.Between(bare, tagged));
+    }
+
+    [Fact]
     public void Between_OneCurveFewer_TakesThatOneAlone()
     {
         static PutShape Curve(Target target) => new(new("keys"), new(target, "song", [new(0, -3), new(1, 0)]));

@@ -25,6 +25,44 @@ public class EditBehaviourTests
         Tone("organ", "keys"),
         new AddChannel(new() { Id = new("set"), Name = "Set", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, Set) }));
 
+    [Fact]
+    public void PutSend_OverOneOfTwo_IsTakenBackAsItWas()
+    {
+        var both = Stage.With(new PutSend(new("keys"), new(new("hall"), new(-9))), new PutSend(new("keys"), new(new("plate"), new(-3), TapPoint.Pre, Open: false)));
+
+        var changed = Assert.IsType<EditResult.Applied>(new PutSend(new("keys"), new(new("plate"), new(-20))).ApplyTo(both));
+
+        Assert.Equal(both, changed.Template.With(changed.Inverse));
+    }
+
+    [Fact]
+    public void SetActs_ForgetsAnActThatIsGone_WhereAnInsertIsParkedInOthersToo()
+    {
+        var parked = Stage.With(new ParkInsert(new("keys"), new("comp"), ["write", "record"]));
+
+        var fewer = parked.With(new SetActs([.. Stage.Acts.Where(a => a.Id != "record")]));
+
+        Assert.Equal(["write"], fewer.Channels[new ChannelId("keys")].Inserts.Single(i => i.Id.Value == "comp").ParkedIn);
+    }
+
+    [Fact]
+    public void SetPieceSound_OfTheFirstPiece_IsItsSound()
+    {
+        var sound = new MediaRef(new('b', 64), "Thud", 48000, 1, 4800);
+
+        Assert.Equal([sound, null], Stage.With(new SetPieceSound(new("set"), "Kick", sound)).KitOf("set")!.Pieces.Select(p => p.Sample));
+    }
+
+    [Fact]
+    public void PutPiece_OnTheFirstOutputThatIsCalledAfterIt_RenamesBoth()
+    {
+        var called = Stage.With(new PutKitOutput(new("set"), new("Kick", ChannelFormat.Stereo), 1));
+
+        var renamed = called.With(new PutPiece(new("set"), Set.Pieces[0] with { Name = "Boom" }, "Kick"));
+
+        Assert.Equal("Boom", renamed.KitOf("set")!.Outputs[0].Name);
+    }
+
     /// <summary>Kits, then machines, then grooves, then patches; each by its place.</summary>
     [Fact]
     public void PutShelfCopy_KeepsThemByKindThenByPlace_OnePartFromOnePlace()

@@ -57,6 +57,8 @@ public class EditWordsTests
         { new SetStage(new("echo"), InMix, StageState.InTheWings), "Return echo is in the wings in Mix" },
         { new SetStage(new("echo"), InMix, StageState.BehindTheCurtain), "Return echo is behind the curtain in Mix" },
         { new SetStage(new("echo"), InMix, StageState.OnStage), "Return echo is on stage in Mix" },
+        { new PutAside(Away(stays: false)), "Away is put aside with its strip" },
+        { new PutAside(Away(stays: true)), "Away carries others as well, and its strip is remembered as that of Kick, Rim" },
         { new SetMute(new("keys"), true), "Bus keys is muted" },
         { new SetMute(new("keys"), false), "Bus keys is open again" },
         { new SetPolarity(new("keys"), true), "Bus keys: polarity flipped" },
@@ -112,6 +114,10 @@ public class EditWordsTests
         { new RestoreChannels([], [new("keys")]), "Bus keys is taken away again" },
         { new BusAround([new("keys")], new("all"), "All keys"), "All keys is put around Bus keys" },
     };
+
+    private static AsideSplit Away(bool stays) => new(
+        new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Source = new OutputSource(new("organ"), 2) }, ["Kick", "Rim"], ["36", "37"], [])
+    { Stays = stays };
 
     [Theory]
     [MemberData(nameof(Sentences))]

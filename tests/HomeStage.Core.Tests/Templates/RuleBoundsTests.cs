@@ -35,6 +35,7 @@ public class RuleBoundsTests
         ["low cut of a key"] = (v => OfInsert(i => i with { Key = new(true, v) }), 20, 20000, 0.01),
         ["high cut of a key"] = (v => OfInsert(i => i with { Key = new(true, null, v) }), 20, 20000, 0.01),
         ["MIDI channel"] = (v => OfInput(new() { MidiChannel = (int)v }), 1, 16, 1),
+        ["MIDI channel out"] = (v => OfNotes(c => c with { MidiOut = new("Desk", (int)v) }), 1, 16, 1),
         ["pad"] = (v => OfInput(new() { PadMap = [new((int)v, 36)] }), 0, 127, 1),
         ["note of a pad"] = (v => OfInput(new() { PadMap = [new(36, (int)v)] }), 0, 127, 1),
         ["controller"] = (v => OfInput(new() { Controllers = [new((int)v, "Wheel")] }), 0, 127, 1),
@@ -45,6 +46,12 @@ public class RuleBoundsTests
         ["names that became others"] = (v => Stage with { Copies = [new(ShelfKind.Groove, "Late", "item", 1, Map<string>.From(Enumerable.Range(0, (int)v).Select(i => KeyValuePair.Create($"was-{i}", $"Now {i}"))))] }, 0, ShelfCopy.MostBecame, 1),
         ["length of a section's name"] = (v => OfSection(s => s with { Name = new('s', (int)v) }), 1, 40, 1),
     };
+
+    private static Template OfNotes(Func<Channel, Channel> change)
+    {
+        var stage = OneBar(new Core.Editing.AddChannel(new() { Id = new("part"), Name = "Part", Kind = ChannelKind.Notes }));
+        return stage with { Channels = stage.Channels.Replace(change(stage.Channels[new ChannelId("part")])) };
+    }
 
     private static AsideSplit Away(int lines) => new(
         new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Source = new OutputSource(new("kick"), 2) }, Many(lines, i => $"Piece {i}"), Many(lines, i => $"{i}"), []);
