@@ -114,7 +114,8 @@ const namesOf = (pieces: number[]) => pieces.map((i) => props.outputs.view.value
     </section>
     <p class="keys faint">
       <kbd>,</kbd> <kbd>.</kbd> coarser, finer · <kbd>↑</kbd> <kbd>↓</kbd> pieces · <kbd>Enter</kbd> hear ·
-      <kbd>A</kbd> alone · <kbd>R</kbd> with the rest · <kbd>P</kbd> by the plan · <kbd>F</kbd> fire all
+      <kbd>A</kbd> alone · <kbd>R</kbd> with the rest · <kbd>P</kbd> by the plan · <kbd>[</kbd> <kbd>]</kbd> to the next
+      output · <kbd>F</kbd> fire all
     </p>
   </aside>
 </template>
