@@ -34,7 +34,7 @@ public static class KitDrafts
     private static string FreeName(Kit kit, string stem)
     {
         var taken = kit.Lines.Select(l => l.Name).Concat(kit.Pieces.Select(p => p.Name)).Concat(kit.Outputs.Select(o => o.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return Enumerable.Range(1, taken.Count + 1).Select(n => $"{stem} {n}").First(n => !taken.Contains(n));
+        return Numbering.Next($"{stem} 0", taken.Contains);
     }
 
     /// <summary>The next from the lowest of the usual notes up, going round; the lowest where none is free.</summary>

@@ -8,8 +8,6 @@ namespace HomeStage.Core.Machines;
 /// <param name="InPairs">Whether those come in pairs; an odd one over is single.</param>
 public sealed record JackChoice(JackOrigin From, int Jacks = 0, bool InPairs = false)
 {
-    public static readonly JackChoice AsInFile = new(JackOrigin.File);
-
     /// <summary>Whether the outputs of two kits differ in their number or in the width of any.</summary>
     public static bool Differ(Kit brought, Kit here) => !brought.Outputs.Select(o => o.Format).SequenceEqual(here.Outputs.Select(o => o.Format));
 
@@ -35,13 +33,7 @@ public sealed record JackChoice(JackOrigin From, int Jacks = 0, bool InPairs = f
         var jacks = KitJacks.Of(kit);
         if (jacks.Outputs == 0)
             return kit;
-        if (jacks.Plans(kit) is not PlanResult.Planned { Plans.Count: > 0 } plans)
-        {
-            kit = kit.Rewired(l => l.Microphone with { Stay = PieceStay.ByPlan });
-            plans = (PlanResult.Planned)jacks.Plans(kit);
-        }
-
-        var finest = plans.Plans[^1];
+        var finest = jacks.Finest(kit);
         return jacks.LaidOut(kit, finest, [.. finest.Groups.Select(g => g.Name)]).Kit;
     }
 }

@@ -19,6 +19,10 @@ public readonly record struct KitJacks(int Total, int Reserved, JackUse Use, Cha
     /// <summary>Every plan for a kit, with the pins that it holds.</summary>
     public PlanResult Plans(Kit kit) => OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], Math.Max(1, Outputs), Use, kit.Whole);
 
+    /// <summary>The plan that shares least. Where more keep an output to themselves than there are, it decides over all of them.</summary>
+    public OutputPlan Finest(Kit kit) => Plans(kit) is PlanResult.Planned { Plans: [.., var finest] } ? finest
+        : ((PlanResult.Planned)Plans(kit.Rewired(l => l.Microphone with { Stay = PieceStay.ByPlan }))).Plans[^1];
+
     /// <summary>The kit with its pieces on the outputs of a plan; what no group takes is left free.</summary>
     /// <returns>The kit, and by group the number of its output.</returns>
     public (Kit Kit, IReadOnlyList<int> Numbers) LaidOut(Kit kit, OutputPlan plan, IReadOnlyList<string> names)

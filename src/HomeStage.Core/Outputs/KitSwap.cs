@@ -56,7 +56,7 @@ public sealed record KitSwap(
         Replanning? replanned = null;
         if (laid.Outputs.Sum(o => o.Width) > jacks.Total)
         {
-            var plan = Finest(laid, jacks);
+            var plan = jacks.Finest(laid);
             foreach (var edit in SplitBatch.Of(after, player, plan, jacks))
                 Do(edit);
             replanned = new(
@@ -155,11 +155,6 @@ public sealed record KitSwap(
             ? new(split.Id, number, renamed.GetValueOrDefault(number, split.Name), laid.Outputs[number - 1].Format, wide.Contains(number) ? 0 : split.Pan)
             : null;
     }
-
-    /// <summary>Where more keep an output to themselves than there are, the plan decides over all of them.</summary>
-    private static OutputPlan Finest(Kit laid, KitJacks jacks) =>
-        jacks.Plans(laid) is PlanResult.Planned { Plans: [.., var finest] } ? finest
-        : ((PlanResult.Planned)jacks.Plans(laid.Rewired(l => l.Microphone with { Stay = PieceStay.ByPlan }))).Plans[^1];
 }
 
 /// <summary>What comes of too few jacks.</summary>

@@ -40,9 +40,7 @@ internal static class KitFilesApi
         group.MapPost("/{id}/channels/{channel}/kit-file", async Task<Results<Ok<KitFileAnswer>, ProblemHttpResult>> (
             string id, string channel, HttpRequest request, DocumentStore store, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
             await KitOfAsync(id, channel, store, cancellation) is not { } kit ? Problems.NotFound("kit")
-            : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes
-                ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
-            : await ReadAsync(bytes, kit, staged, media, cancellation) switch
+            : await ReadAsync(request, kit, staged, media, cancellation) switch
             {
                 FormatResult<KitTable>.Read read => await AnswerAsync(id, channel, read.Value, store, cancellation),
                 FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
@@ -50,9 +48,7 @@ internal static class KitFilesApi
             });
         group.MapPost("/{id}/machines/kit-file", async Task<Results<Ok<BroughtKit>, ProblemHttpResult>> (string id, HttpRequest request, DocumentStore store, StagedSounds staged, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is null ? Problems.NotFound("document")
-            : await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes
-                ? Problems.Unreadable("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.")
-            : await ReadAsync(bytes, Blank, staged, media, cancellation) switch
+            : await ReadAsync(request, Blank, staged, media, cancellation) switch
             {
                 FormatResult<KitTable>.Read read => KitRules.Check(read.Value.Kit) is { } wrong ? Problems.Unreadable(wrong.Code, wrong.Sentence) : TypedResults.Ok(new BroughtKit(read.Value.Kit, read.Value.LeftOut)),
                 FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
@@ -105,8 +101,10 @@ internal static class KitFilesApi
         return TypedResults.Ok(new KitFileAnswer(read.Kit, KitFromFile.Of(template, new(channel), read.Kit), read.LeftOut, jacks));
     }
 
-    private static async Task<FormatResult<KitTable>> ReadAsync(byte[] bytes, Kit kit, StagedSounds staged, MediaStore media, CancellationToken cancellation)
+    private static async Task<FormatResult<KitTable>> ReadAsync(HttpRequest request, Kit kit, StagedSounds staged, MediaStore media, CancellationToken cancellation)
     {
+        if (await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes)
+            return new FormatResult<KitTable>.Refused("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.");
         if (Begins(bytes, "PK"))
             return await ReadSfzAsync(bytes, kit, staged, cancellation);
         if (Begins(bytes, "<"))

@@ -15,14 +15,14 @@ internal static class KitWords
         SetPiecePlace e => $"{e.Piece} of {t.Name(e.Channel)} stands where the plan puts it, with importance {e.Importance}",
         PutPiece { InPlaceOf: null } e => $"{e.Piece.Name} joins {t.Name(e.Channel)}, on note {e.Piece.Note}",
         PutPiece e when e.Piece.Name != e.InPlaceOf => $"{e.InPlaceOf} of {t.Name(e.Channel)} is called {e.Piece.Name}",
-        PutPiece e => $"{e.Piece.Name} of {t.Name(e.Channel)}: {Changes(KitOf(t, e.Channel)?.Pieces.FirstOrDefault(p => p.Name == e.InPlaceOf), e.Piece)}",
+        PutPiece e => $"{e.Piece.Name} of {t.Name(e.Channel)}: {Changes(t.KitOf(e.Channel.Value)?.Pieces.FirstOrDefault(p => p.Name == e.InPlaceOf), e.Piece)}",
         RemovePieces e => $"{string.Join(", ", e.Names)} {(e.Names.Count == 1 ? "leaves" : "leave")} {t.Name(e.Channel)}",
         PutFarMicrophone { InPlaceOf: null } e => $"{e.Microphone.Microphone.Name} hears {t.Name(e.Channel)} from afar",
         PutFarMicrophone e => $"{e.Microphone.Microphone.Name} of {t.Name(e.Channel)} is set anew",
         PutKitOutput { Number: null } e => $"{t.Name(e.Channel)} gets the output {e.Output.Name}, {Width(e.Output.Format)}",
         PutKitOutput e => $"Output {e.Number} of {t.Name(e.Channel)} is {e.Output.Name}, {Width(e.Output.Format)}",
         RemoveKitOutput e => $"{t.Name(e.Channel)} loses output {e.Number}",
-        SendToOutput e => $"{string.Join(", ", e.Lines)} of {t.Name(e.Channel)} {(e.Lines.Count == 1 ? "leaves" : "leave")} by {OutputName(KitOf(t, e.Channel), e.Output)}",
+        SendToOutput e => $"{string.Join(", ", e.Lines)} of {t.Name(e.Channel)} {(e.Lines.Count == 1 ? "leaves" : "leave")} by {OutputName(t.KitOf(e.Channel.Value), e.Output)}",
         PinTogether { Word: null } e => $"{string.Join(", ", e.Lines)} of {t.Name(e.Channel)} may be parted",
         PinTogether e => $"{string.Join(", ", e.Lines)} of {t.Name(e.Channel)} stay together",
         KeepFamilyWhole e => $"{e.Family} of {t.Name(e.Channel)} {(e.On ? "stays whole" : "may be divided")}",
@@ -30,8 +30,6 @@ internal static class KitWords
         SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
         _ => null,
     };
-
-    private static Kit? KitOf(Template t, ChannelId channel) => t.Channels.TryGet(channel, out var player) && player.Source is InstrumentSource played ? played.Kit : null;
 
     private static string OutputName(Kit? kit, int number) =>
         number == 1 ? "the first output" : kit is not null && number >= 1 && number <= kit.Outputs.Count ? kit.JackLabel(number) : $"output {number}";
