@@ -14,6 +14,7 @@ public class KitDraftsTests
         var made = KitDrafts.NewPiece(kit);
 
         Assert.Equal(("Piece 2", 1), (made.Name, made.Note));
+        Assert.Equal(36, KitDrafts.NewPiece(Of(Piece.Pad("Low", 35, "", 1, DrumSound.Clap), Piece.Pad("High", 37, "", 1, DrumSound.Clap))).Note);
         Assert.Null(KitRules.Check(kit with { Pieces = [.. kit.Pieces, made] }));
     }
 
