@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Processors;

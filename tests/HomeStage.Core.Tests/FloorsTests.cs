@@ -12,7 +12,7 @@ public class FloorsTests
     [
         ["Values"],
         ["Timing", "Media", "Automation"],
-        ["Notes", "Kits", "Strips"],
+        ["Notes", "Kits", "Strips", "Controls"],
         ["Templates"],
         ["Catalogue"],
         ["Roles", "Routing", "Playing"],
@@ -30,7 +30,7 @@ public class FloorsTests
         ["Sound"],
         ["Machines", "Shelf", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
-        ["Soundcheck", "LineChecks", "Outside"],
+        ["Soundcheck", "LineChecks", "Cabled"],
     ];
 
     private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];

@@ -122,7 +122,7 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     public async Task AnInput_IsLitByAPad_AndNamed_AndWhatCannotBeIsRefused()
     {
         var id = await server.NewTemplateAsync();
-        var device = (await server.GetAsync("/api/outside-devices")).AsArray().First(d => (int)d!["jacks"]! == 12)!;
+        var device = (await server.GetAsync("/api/cabled-machines")).AsArray().First(d => (int)d!["jacks"]! == 12)!;
         var pad = device["pads"]!.AsArray()[0]!;
 
         var lit = (await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/inputs/pressed", new { device = (string)device["id"]!, note = (int)pad["note"]!, firstInput = 21 }))).AsArray();

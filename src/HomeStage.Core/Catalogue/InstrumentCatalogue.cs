@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Kits;
 
 namespace HomeStage.Core.Catalogue;

@@ -1,3 +1,4 @@
+using HomeStage.Core.Controls;
 using HomeStage.Core.Kits;
 
 namespace HomeStage.Core.Catalogue;

@@ -1,3 +1,5 @@
+using HomeStage.Core.Controls;
+
 namespace HomeStage.Core.Catalogue;
 
 /// <summary>A processor that a strip can hold.</summary>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Catalogue;

@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 

@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Templates;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -119,7 +119,7 @@ public static class StageApp
         api.MapRenders();
         api.MapAuditions();
         api.MapOutputPlans();
-        api.MapOutsideDevices();
+        api.MapCabledMachines();
         api.MapPackages();
         api.MapRemoved();
         api.MapShelf();

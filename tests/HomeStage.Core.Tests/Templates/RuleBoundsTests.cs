@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;

@@ -159,7 +159,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/outside-devices": {
+    "/api/cabled-machines": {
         parameters: {
             query?: never;
             header?: never;
@@ -181,7 +181,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["DeviceView"][];
+                        "application/json": components["schemas"]["CabledMachineView"][];
                     };
                 };
             };
@@ -2904,6 +2904,18 @@ export interface components {
                 [key: string]: number;
             };
         };
+        CabledMachineView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            jacks: number;
+            pads: components["schemas"]["CabledPad"][];
+        };
+        CabledPad: {
+            name: string;
+            /** Format: int32 */
+            note: number;
+        };
         Capabilities: {
             sums: boolean;
             takesSends: boolean;
@@ -3035,18 +3047,6 @@ export interface components {
         };
         /** @description dB; null is −∞. */
         Decibels: null | number;
-        DevicePad: {
-            name: string;
-            /** Format: int32 */
-            note: number;
-        };
-        DeviceView: {
-            id: string;
-            name: string;
-            /** Format: int32 */
-            jacks: number;
-            pads: components["schemas"]["DevicePad"][];
-        };
         Difference: {
             piece: string;
             /** Format: double */

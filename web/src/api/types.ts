@@ -86,7 +86,7 @@ export interface ShelfPart {
 export type ShelfUse = Omit<Schemas['UseView'], 'edits'> & { edits: Edit[] }
 export type KitElsewhere = Schemas['KitElsewhere']
 export type NullTest = Schemas['NullTestView']
-export type OutsideDevice = Schemas['DeviceView']
+export type CabledMachine = Schemas['CabledMachineView']
 export type InputLine = Schemas['InputView']
 export type InputLight = Schemas['InputLight']
 export type InputNaming = Schemas['NamingView']

@@ -1,9 +1,9 @@
 import { api, asked } from '@/api/client'
-import type { InputLight, InputLine, InputNaming, OutsideDevice } from '@/api/types'
+import type { InputLight, InputLine, InputNaming, CabledMachine } from '@/api/types'
 
 /** The simulated devices that come along. */
 export function outsideDevices() {
-  return asked(api.GET('/api/outside-devices')) as Promise<OutsideDevice[]>
+  return asked(api.GET('/api/cabled-machines')) as Promise<CabledMachine[]>
 }
 
 /** Hardware inputs in their order, with the channels that take each. */

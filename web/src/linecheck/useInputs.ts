@@ -1,13 +1,13 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { inputNaming, inputsOf, outsideDevices, pressed } from './inputCalls'
 import { sentenceOf } from '@/api/client'
-import type { InputLight, InputLine, OutsideDevice } from '@/api/types'
+import type { InputLight, InputLine, CabledMachine } from '@/api/types'
 import { useDocument } from '@/state/document'
 
 /** A device outside, the inputs that it is cabled to, and what its pads light there. */
 export function useInputs(open: Ref<boolean>) {
   const document = useDocument()
-  const devices = shallowRef<OutsideDevice[]>([])
+  const devices = shallowRef<CabledMachine[]>([])
   const deviceId = ref('')
   const firstInput = ref(1)
   const inputs = shallowRef<InputLine[]>([])

@@ -1,4 +1,4 @@
-using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
 
 namespace HomeStage.Core.Editing.Rules;
 

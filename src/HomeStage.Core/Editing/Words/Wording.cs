@@ -1,5 +1,6 @@
 using System.Globalization;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing.Words;

@@ -1,6 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
+using HomeStage.Core.Controls;
 using HomeStage.Core.Media;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Sound.Instruments;

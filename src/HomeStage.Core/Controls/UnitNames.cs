@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Catalogue;
+namespace HomeStage.Core.Controls;
 
 public static class UnitNames
 {

@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Outside;
+namespace HomeStage.Core.Cabled;
 
 /// <summary>A hardware input on which something is seen.</summary>
 /// <param name="Input">Its number, from 1.</param>

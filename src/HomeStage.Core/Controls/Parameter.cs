@@ -1,4 +1,4 @@
-namespace HomeStage.Core.Catalogue;
+namespace HomeStage.Core.Controls;
 
 /// <summary>One control of a processor or an instrument.</summary>
 /// <param name="Id">Unique in its owner.</param>

@@ -1,20 +1,20 @@
 using HomeStage.Core.Machines;
-using HomeStage.Core.Outside;
+using HomeStage.Core.Cabled;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 
-namespace HomeStage.Core.Tests.Outside;
+namespace HomeStage.Core.Tests.Cabled;
 
 /// <summary>Pads pressed on a device that is cabled somehow, and the inputs that light.</summary>
-public class OutsideDeviceTests
+public class CabledMachineTests
 {
-    public static TheoryData<string> Ids => [.. OutsideDevices.All.Select(d => d.Id)];
+    public static TheoryData<string> Ids => [.. CabledMachines.All.Select(d => d.Id)];
 
     [Theory]
     [MemberData(nameof(Ids))]
     public void Cables_OfADevice_EndInOneInputEach_AndNotAllInOrder(string id)
     {
-        var device = OutsideDevices.Find(id)!;
+        var device = CabledMachines.Find(id)!;
 
         Assert.Equal(Enumerable.Range(0, device.Jacks), device.Cables.Order());
         Assert.NotEqual(Enumerable.Range(0, device.Jacks), device.Cables);
@@ -24,7 +24,7 @@ public class OutsideDeviceTests
     [Fact]
     public void Press_EveryPadOfABoxOfSingleJacks_LightsOneInputEach_AndAllOfThem()
     {
-        var device = OutsideDevices.Find("bollard")!;
+        var device = CabledMachines.Find("bollard")!;
 
         var lit = device.Pads.Select(p => Assert.Single(device.Press(p.Note, 5))).ToList();
 
@@ -35,7 +35,7 @@ public class OutsideDeviceTests
     [Fact]
     public void Press_ADrumWithTwoMicrophones_LightsBoth_AndTheOverheadsBehindThem()
     {
-        var device = OutsideDevices.Find("gangway")!;
+        var device = CabledMachines.Find("gangway")!;
         int[] InputsOf(string pad) => [.. device.Press(device.Pads.Single(p => p.Name == pad).Note, 1).Select(l => l.Input)];
 
         var (kick, snare, ride) = (InputsOf("Kick"), InputsOf("Snare"), InputsOf("Ride"));
@@ -51,7 +51,7 @@ public class OutsideDeviceTests
     [Fact]
     public void Press_AStereoPadOfADeviceWithPairs_LightsTwoNeighbours()
     {
-        var device = OutsideDevices.Find("tiller")!;
+        var device = CabledMachines.Find("tiller")!;
 
         var lit = device.Press(device.Pads.Single(p => p.Name == "Chord").Note, 9).Select(l => l.Input).Order().ToList();
 
@@ -65,7 +65,7 @@ public class OutsideDeviceTests
     [Fact]
     public void Naming_EveryPadOfABoxThatIsCabledOtherwise_EndsWithInputsThatAreCalledAfterTheirPads()
     {
-        var device = OutsideDevices.Find("bollard")!;
+        var device = CabledMachines.Find("bollard")!;
         var list = string.Join(", ", device.Pads.Select(p => p.Name));
         var believed = EmptyStage.Create("Believed");
         believed = believed.With([.. ((MachineResult.Made)OwnMachine.Of(believed, new("Box", list, 12, false) { FirstReserved = false, FirstInput = 1 })).Machine.Edits]);

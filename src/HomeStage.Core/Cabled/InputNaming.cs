@@ -2,7 +2,7 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Outside;
+namespace HomeStage.Core.Cabled;
 
 /// <summary>Calls a hardware input after what was heard on it: the channels that take it bear the name, or one is made that does, beside what
 /// takes the nearest input.</summary>

@@ -5,11 +5,11 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Outside;
+namespace HomeStage.Core.Cabled;
 
 /// <summary>A device that stands beside this machine, simulated: pads that are pressed on it, and jacks that somebody has cabled to hardware inputs.</summary>
 /// <param name="cables">For each jack in turn, the input that its cable ends in, counted from 0 at the first of the device; no two end in one.</param>
-public sealed class OutsideDevice(string id, MachineWish plays, Sequence<int> cables)
+public sealed class CabledMachine(string id, MachineWish plays, Sequence<int> cables)
 {
     /// <summary>A stroke is over by then.</summary>
     private const double Seconds = 1;

@@ -1,9 +1,9 @@
-namespace HomeStage.Core.Outside;
+namespace HomeStage.Core.Cabled;
 
 /// <summary>The simulated devices that come along. Their cables are not all in order, as it happens: that is what listening is for.</summary>
-public static class OutsideDevices
+public static class CabledMachines
 {
-    public static IReadOnlyList<OutsideDevice> All { get; } =
+    public static IReadOnlyList<CabledMachine> All { get; } =
     [
         new("bollard", new("Bollard", "Kick, Snare, Rim, Clap, Tom 1–3, Hat closed, Hat open, Crash, Ride, Shaker", 12, InPairs: false) { FirstReserved = false },
             [0, 1, 3, 2, 4, 5, 6, 8, 7, 9, 11, 10]),
@@ -13,5 +13,5 @@ public static class OutsideDevices
             [0, 1, 2, 3, 6, 7, 4, 5]),
     ];
 
-    public static OutsideDevice? Find(string id) => All.FirstOrDefault(d => d.Id == id);
+    public static CabledMachine? Find(string id) => All.FirstOrDefault(d => d.Id == id);
 }

@@ -1,6 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
-using HomeStage.Core.Outside;
+using HomeStage.Core.Cabled;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Jobs;
@@ -9,15 +9,15 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace HomeStage.Server.Api;
 
 /// <summary>Listening the other way round: a pad of a simulated device is pressed, the inputs that light are seen, and named there and then.</summary>
-internal static class OutsideDevicesApi
+internal static class CabledMachinesApi
 {
     private static readonly OneAtATime Gate = new();
 
     /// <param name="Jacks">How many inputs it takes.</param>
-    public sealed record DeviceView(string Id, string Name, int Jacks, IReadOnlyList<DevicePad> Pads);
+    public sealed record CabledMachineView(string Id, string Name, int Jacks, IReadOnlyList<CabledPad> Pads);
 
     /// <param name="Note">In [0, 127].</param>
-    public sealed record DevicePad(string Name, int Note);
+    public sealed record CabledPad(string Name, int Note);
 
     /// <param name="Input">Number of the hardware input, from 1.</param>
     /// <param name="Name">Of the channel that it is called after; null where none takes it.</param>
@@ -33,9 +33,9 @@ internal static class OutsideDevicesApi
     /// <param name="Edits">None where it is called that already.</param>
     public sealed record NamingView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words);
 
-    public static void MapOutsideDevices(this RouteGroupBuilder api) =>
-        api.MapGet("/outside-devices", () => TypedResults.Ok<IReadOnlyList<DeviceView>>(
-            [.. OutsideDevices.All.Select(d => new DeviceView(d.Id, d.Name, d.Jacks, [.. d.Pads.Select(p => new DevicePad(p.Name, p.Note))]))])).WithTags("Outside");
+    public static void MapCabledMachines(this RouteGroupBuilder api) =>
+        api.MapGet("/cabled-machines", () => TypedResults.Ok<IReadOnlyList<CabledMachineView>>(
+            [.. CabledMachines.All.Select(d => new CabledMachineView(d.Id, d.Name, d.Jacks, [.. d.Pads.Select(p => new CabledPad(p.Name, p.Note))]))])).WithTags("Cabled");
 
     public static void MapInputs(this RouteGroupBuilder group)
     {
@@ -47,7 +47,7 @@ internal static class OutsideDevicesApi
                 .Select(i => new InputView(i.Input, i.Bearer?.Name, [.. InputNaming.TakersOf(document.Template, i.Input).Where(c => c.Id != i.Bearer?.Id).Select(c => c.Name)]))]));
         group.MapPost("/{id}/inputs/pressed", async Task<Results<Ok<IReadOnlyList<InputLight>>, ProblemHttpResult>> (string id, PressRequest asked, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is null ? Problems.NotFound("document")
-            : OutsideDevices.Find(asked.Device) is not { } device ? Problems.NotFound("outside device")
+            : CabledMachines.Find(asked.Device) is not { } device ? Problems.NotFound("cabled machine")
             : Span(asked.FirstInput, device.Jacks) is { } wrong ? Problems.Refused(wrong)
             : device.Pads.All(p => p.Note != asked.Note) ? Problems.NotFound("pad")
             : TypedResults.Ok(await Gate.DoAsync(() => device.Press(asked.Note, asked.FirstInput, cancellation), cancellation)));

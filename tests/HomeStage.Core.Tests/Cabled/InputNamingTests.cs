@@ -1,10 +1,10 @@
 using HomeStage.Core.Editing;
-using HomeStage.Core.Outside;
+using HomeStage.Core.Cabled;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
-namespace HomeStage.Core.Tests.Outside;
+namespace HomeStage.Core.Tests.Cabled;
 
 public class InputNamingTests
 {
