@@ -13,6 +13,7 @@ public class FloorsTests
         ["Values"],
         ["Timing", "Media", "Automation"],
         ["Notes", "Kits", "Strips", "Controls"],
+        ["Devices"],
         ["Templates"],
         ["Catalogue"],
         ["Roles", "Routing", "Playing"],

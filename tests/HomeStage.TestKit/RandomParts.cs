@@ -1,5 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
@@ -20,7 +22,7 @@ internal sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(43) switch
+        return random.Next(48) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -62,10 +64,29 @@ internal sealed class RandomParts(Random random)
             40 when template.Patches.Count > 0 => new TakePatch(id, random.Next(3) == 0 ? null : insert?.Id, Pick(template.Patches).Name),
             41 when channel is { Kind: ChannelKind.Split, Source: OutputSource } => new PutAside(new(channel, [$"Pad {random.Next(3)}"], ["36"], random.Next(2) == 0 ? [] : [new(Pick(template.Channels).Id, new(id, new("any"), new(-6)))])),
             42 when template.Aside.Count > 0 => new RemoveAside(Pick(template.Aside).Split.Id),
+            43 => new SetDevice(id, random.Next(3) == 0 ? null : insert?.Id, random.Next(4) == 0 ? null : Device()),
+            44 => new SetStandIn(id, insert?.Id, Pick(ProcessorCatalogue.All).Id),
+            45 => new SetStandIn(id, null, Pick(InstrumentCatalogue.All).Id),
+            46 => random.Next(2) == 0 ? new TakeInput(id, new(1 + random.Next(8), random.Next(2) == 0 ? null : 9 + random.Next(8)) { FirstName = "Wall 1" })
+                : new MonitorInputs([id, Pick(template.Channels).Id], random.Next(2) == 0, random.Next(3) == 0 ? true : null),
+            47 when insert is not null => new SetParameter(id, insert.Id, insert.Device is { Controls: { Count: > 0 } controls } ? controls[0].Setting : "gain-db", random.NextDouble()),
             34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };
     }
+
+    public OutsideDevice Device() => new($"Device {random.Next(4)}")
+    {
+        Maker = random.Next(2) == 0 ? "" : "Nobody",
+        Format = random.Next(2) == 0 ? "" : "hardware",
+        DeviceId = random.Next(3) == 0 ? "a1b2" : "",
+        Outputs = Some(3, () => new KitOutput("Out", (ChannelFormat)random.Next(2))),
+        Key = (KeyWidth)random.Next(3),
+        Latency = random.Next(3) == 0 ? null : new(random.Next(3000), Pick<int>([44100, 48000])),
+        Weight = random.Next(2) == 0 ? DeviceWeight.Unknown : new(random.Next(9), null, 2.5),
+        State = random.Next(3) == 0 ? new(new string('b', 64), "room.state", 1 + random.Next(999)) : null,
+        Controls = Some(3, () => random.Next(99)).Distinct().Select(n => new DeviceControl($"control-{n}", $"Control {n}", Unit.Number, 0, 1, 0.5)).ToSequence(),
+    };
 
     private Edit OfAKit(Template template)
     {
@@ -93,6 +114,7 @@ internal sealed class RandomParts(Random random)
         Under = random.Next(2) == 0 ? null : Pick(template.Channels).Id,
         Format = random.Next(3) == 0 ? (ChannelFormat)random.Next(2) : null,
         Instrument = random.Next(3) == 0 ? Pick(InstrumentCatalogue.All).Id : null,
+        Device = random.Next(3) == 0 ? Device() : null,
         SplitOf = Pick(template.Channels).Id,
         WithoutInput = random.Next(3) == 0,
     };

@@ -96,13 +96,14 @@ public sealed class RandomTemplates(int seed)
         var sums = template.Channels.Where(c => c.Kind is ChannelKind.Bus or ChannelKind.Main).ToList();
         var rooted = kind is ChannelKind.Trigger or ChannelKind.Direct or ChannelKind.Notes;
         var instrument = Pick(InstrumentCatalogue.All);
+        var format = _random.Next(2) == 0 ? ChannelFormat.Mono : ChannelFormat.Stereo;
         var kits = template.Channels.Where(c => c.Source is InstrumentSource { Kit: not null }).ToList();
         return new()
         {
             Id = new($"c{_made++}-{_random.Next(1000)}"),
             Name = $"{kind} {_made}",
             Kind = kind,
-            Format = _random.Next(2) == 0 ? ChannelFormat.Mono : ChannelFormat.Stereo,
+            Format = format,
             Destination = rooted ? null : Pick(sums).Id,
             OutputPair = kind == ChannelKind.Direct ? 1 + _random.Next(4) : null,
             Level = Level(),
@@ -111,18 +112,20 @@ public sealed class RandomTemplates(int seed)
                 ChannelKind.Instrument => new InstrumentSource(instrument.Id, instrument.Kit),
                 ChannelKind.Trigger => new InstrumentSource(InstrumentCatalogue.KeyTone),
                 ChannelKind.Split when kits.Count > 0 => new OutputSource(Pick(kits).Id, 2 + _random.Next(7)),
-                ChannelKind.Audio => new InputSource(1 + _random.Next(8), Monitored: true),
+                ChannelKind.Audio => new InputSource(1 + _random.Next(8), format == ChannelFormat.Stereo ? 9 + _random.Next(4) : null, Monitored: true),
                 _ => null,
             },
             Patterns = kind == ChannelKind.Instrument ? [NewPattern()] : [],
         };
     }
 
-    private Insert NewInsert() => new(new($"i{_made++}"), Pick(ProcessorCatalogue.All).Id);
+    private Insert NewInsert() => new(new($"i{_made++}"), Pick(ProcessorCatalogue.All).Id) { Device = _random.Next(4) == 0 ? new RandomParts(_random).Device() : null };
 
     private SetParameter Turn(ChannelId id, Insert insert)
     {
-        var parameter = Pick(ProcessorCatalogue.Find(insert.Processor)!.Parameters);
+        if (insert.Parameters().ToList() is not { Count: > 0 } parameters)
+            return new(id, insert.Id, "none", null);
+        var parameter = Pick(parameters);
         return new(id, insert.Id, parameter.Id, Math.Round(parameter.Min + _random.NextDouble() * (parameter.Max - parameter.Min), 3));
     }
 

@@ -22,6 +22,7 @@ public static class ProcessorCatalogue
     public const string Ducker = "ducker";
     public const string Amplifier = "amplifier";
     public const string PitchCorrection = "pitch-correction";
+    public const string Through = "through";
 
     private static readonly Parameter CutSlope = Parameter.Choice("", "", ["12 dB an octave", "24 dB an octave"]);
 
@@ -158,6 +159,7 @@ public static class ProcessorCatalogue
         ])
         { ShortName = "Tune", OwnLatencyMs = PitchCorrectionProcessor.LatencyMs, SharePercent = 3 },
         new(Gain, "Gain stage", HasKey: false, [new("gain-db", "Gain", Unit.Decibels, -60, 24, 0.1, 0)]) { ShortName = "Gain", SharePercent = 0.2 },
+        new(Through, "Nothing: sound passes through", HasKey: false, []) { ShortName = "Through", StandsInOnly = true },
     ];
 
     public static ProcessorKind? Find(string id) => ById.GetValueOrDefault(id);

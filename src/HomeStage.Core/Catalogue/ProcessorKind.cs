@@ -27,6 +27,9 @@ public sealed record ProcessorKind(string Id, string Name, bool HasKey, Sequence
     /// <summary>Whether notes, or the beat, restart it.</summary>
     public bool HasTrigger { get; init; }
 
+    /// <summary>Whether it is of use only in place of a device.</summary>
+    public bool StandsInOnly { get; init; }
+
     /// <summary>What it takes of one core at 48 kHz in stereo, in percent; measured by the bench.</summary>
     public double SharePercent { get; init; }
 

@@ -13,8 +13,8 @@ public static class TargetRanges
         LevelTarget => Level("Level"),
         PanTarget => new("Pan", -1, 1, ""),
         SendTarget send => channel.Sends.Any(s => s.To == send.To) ? Level("Send") : null,
-        InsertTarget moved => channel.Inserts.FirstOrDefault(i => i.Id == moved.Insert) is { } insert ? Of(ProcessorCatalogue.Find(insert.Processor)?.Find(moved.Parameter)) : null,
-        InstrumentTarget moved => channel.Source is InstrumentSource source ? Of(InstrumentCatalogue.Find(source.Instrument)?.Parameters.FirstOrDefault(p => p.Id == moved.Parameter)) : null,
+        InsertTarget moved => channel.Inserts.FirstOrDefault(i => i.Id == moved.Insert) is { } insert ? Of(insert.Find(moved.Parameter)) : null,
+        InstrumentTarget moved => channel.Source is InstrumentSource source ? Of(source.Find(moved.Parameter)) : null,
         ControllerTarget moved => channel.NoteInput?.Controllers.FirstOrDefault(c => c.Number == moved.Number) is { } shown ? new(shown.Name, 0, 127, "") : null,
         _ => throw new ArgumentOutOfRangeException(nameof(target), target, "Not a target that is known."),
     };

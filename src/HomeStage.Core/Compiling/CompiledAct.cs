@@ -9,6 +9,7 @@ public sealed class CompiledAct
 {
     private readonly Lazy<Movement> _movement;
     private readonly Lazy<DelayCompensation> _compensation;
+    private readonly Lazy<DelayCompensation> _heard;
 
     /// <param name="before">The same act of an earlier state, or null.</param>
     internal CompiledAct(Template template, Lazy<Movement> movement, string act, CompiledAct? before)
@@ -20,16 +21,16 @@ public sealed class CompiledAct
         if (before?.Graph.On(template) is { } graph)
         {
             (Graph, Order, Entering) = (graph, before.Order, before.Entering);
-            _compensation = before._compensation.IsValueCreated && before._compensation.Value.Fits(before.Template, template, act)
-                ? before._compensation
-                : NewCompensation();
+            _compensation = Still(before, before._compensation, Latencies.Declared);
+            _heard = Still(before, before._heard, Latencies.Heard);
             return;
         }
 
         Graph = new(template, act);
         Order = StageOrder.Of(Graph);
         Entering = Enumerable.Range(0, Graph.Links.Count).ToLookup(l => Graph.Links[l].To);
-        _compensation = NewCompensation();
+        _compensation = NewCompensation(Latencies.Declared);
+        _heard = NewCompensation(Latencies.Heard);
     }
 
     public Template Template { get; }
@@ -45,15 +46,22 @@ public sealed class CompiledAct
     /// <summary>By stage: the indexes of the links that enter it.</summary>
     public ILookup<int, int> Entering { get; }
 
+    /// <summary>By the latencies that everything declares.</summary>
     public DelayCompensation Compensation => _compensation.Value;
+
+    /// <summary>By the latencies that are heard here; sound goes by it.</summary>
+    public DelayCompensation HeardCompensation => _heard.Value;
 
     public NoteRoute Notes { get; }
 
     public Movement Movement => _movement.Value;
 
-    private Lazy<DelayCompensation> NewCompensation()
+    private Lazy<DelayCompensation> Still(CompiledAct before, Lazy<DelayCompensation> known, Latencies which) =>
+        known.IsValueCreated && known.Value.Fits(before.Template, Template, Act, which) ? known : NewCompensation(which);
+
+    private Lazy<DelayCompensation> NewCompensation(Latencies which)
     {
         var (graph, order, act) = (Graph, Order, Act);
-        return new(() => DelayCompensation.Of(graph, order, act));
+        return new(() => DelayCompensation.Of(graph, order, act, which));
     }
 }

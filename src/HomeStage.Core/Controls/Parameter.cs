@@ -51,4 +51,7 @@ public enum Unit
 
     /// <summary>A number of one of the parameter's options.</summary>
     Choice,
+
+    /// <summary>Nothing that is known: a number as a device shows it.</summary>
+    Number,
 }

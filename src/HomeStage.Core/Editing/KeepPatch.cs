@@ -1,3 +1,4 @@
+using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
@@ -13,7 +14,7 @@ public sealed record KeepPatch(ChannelId Channel, InsertId? Insert, string Name)
                 ? new PutPatch(Patch.FromInsert(insert, Name)).ApplyTo(template)
                 : new Refusal.UnknownInsert(channel.Name, id);
         return channel.Source is InstrumentSource source
-            ? new PutPatch(new(source.Instrument, Name, source.Settings)).ApplyTo(template)
+            ? new PutPatch(new(source.Instrument, Name, DeviceSettings.Without(source.Settings))).ApplyTo(template)
             : new Refusal.WrongPlace(channel.Name, "plays no instrument");
     }
 }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
@@ -5,14 +6,15 @@ namespace HomeStage.Core.Editing;
 /// <summary>Puts a processor at its defaults into a channel's strip, under an id that the strip does not have.</summary>
 /// <param name="Processor">Id in the processor catalogue.</param>
 /// <param name="Place">Index in the strip, in [0, count]; null for the end.</param>
-public sealed record MakeInsert(ChannelId Channel, string Processor, int? Place = null) : ChannelEdit(Channel)
+/// <param name="Device">The device that it stands in for; null where the processor is meant itself.</param>
+public sealed record MakeInsert(ChannelId Channel, string Processor, int? Place = null, OutsideDevice? Device = null) : ChannelEdit(Channel)
 {
     protected override EditResult Change(Template template, Channel channel)
     {
         if (!Identifier.IsValid(Processor))
             return new Refusal.Missing("processor", Processor, "in the catalogue");
         var taken = channel.Inserts.Select(i => i.Id.Value).ToHashSet();
-        var id = Numbering.FreshId(Processor, i => taken.Contains(i.Value));
-        return new AddInsert(Channel, new(new(id.Value), Processor), Place).ApplyTo(template);
+        var id = Numbering.FreshId(Device is null ? Processor : Identifier.Of(Device.Name, Processor), i => taken.Contains(i.Value));
+        return new AddInsert(Channel, new(new(id.Value), Processor) { Device = Device }, Place).ApplyTo(template);
     }
 }

@@ -1,12 +1,15 @@
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
 
-/// <summary>Makes a channel mono or stereo. A mono one takes the first of two hardware inputs.</summary>
+/// <summary>Makes a channel mono or stereo, as wide as the hardware inputs that it takes.</summary>
 public sealed record SetFormat(ChannelId Channel, ChannelFormat Format) : ChannelEdit(Channel)
 {
-    protected override EditResult Change(Template template, Channel channel) =>
-        Format == ChannelFormat.Mono && channel.Source is InputSource { Second: not null } pair
-            ? With(template, channel with { Format = Format, Source = pair with { Second = null } }, new RestoreChannels([new(channel, null)], []))
-            : With(template, channel with { Format = Format }, new SetFormat(Channel, channel.Format));
+    protected override EditResult Change(Template template, Channel channel)
+    {
+        var changed = channel with { Format = Format };
+        return InputWidthRules.Check(changed) is { } unlike ? unlike
+            : With(template, changed, InputWidthRules.Check(channel) is null ? new SetFormat(Channel, channel.Format) : new RestoreChannels([new(channel, null)], []));
+    }
 }

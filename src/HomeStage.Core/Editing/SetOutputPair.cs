@@ -4,8 +4,9 @@ namespace HomeStage.Core.Editing;
 
 /// <summary>Sends a main or direct channel to another hardware pair.</summary>
 /// <param name="OutputPair">1 is outputs 1–2.</param>
-public sealed record SetOutputPair(ChannelId Channel, int OutputPair) : ChannelEdit(Channel)
+/// <param name="Name">What it is called where it is patched; null where nobody says.</param>
+public sealed record SetOutputPair(ChannelId Channel, int OutputPair, string? Name = null) : ChannelEdit(Channel)
 {
     protected override EditResult Change(Template template, Channel channel) =>
-        With(template, channel with { OutputPair = OutputPair }, new SetOutputPair(Channel, channel.OutputPair ?? 1));
+        With(template, channel with { OutputPair = OutputPair, OutputName = Name }, new SetOutputPair(Channel, channel.OutputPair ?? 1, channel.OutputName));
 }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
@@ -20,7 +21,7 @@ public sealed record TakePatch(ChannelId Channel, InsertId? Insert, string Name)
 
         return channel.Source is not InstrumentSource source ? new Refusal.WrongPlace(channel.Name, "plays no instrument")
             : Of(source.Instrument) is not { } settings ? Unknown()
-            : With(template, channel with { Source = source with { Settings = settings.Settings, Patch = Name } }, back);
+            : With(template, channel with { Source = source with { Settings = DeviceSettings.Onto(source.Settings, settings.Settings), Patch = Name } }, back);
     }
 
     private Refusal.Missing Unknown() => new("patch", Name, "in this template");

@@ -16,7 +16,7 @@ internal static class InsertGain
     /// <returns>Amplitude.</returns>
     public static double Of(Insert insert, double levelDb, int sampleRateHz)
     {
-        var kind = ProcessorCatalogue.Find(insert.Processor)!;
+        var kind = insert.Kind();
         double Value(string id) => kind.Value(insert.Settings, id);
         return insert.Processor switch
         {
@@ -29,6 +29,7 @@ internal static class InsertGain
             ProcessorCatalogue.Gate or ProcessorCatalogue.Ducker => 1,
             ProcessorCatalogue.Delay or ProcessorCatalogue.Reverb or ProcessorCatalogue.Chorus => 1,
             ProcessorCatalogue.Saturator or ProcessorCatalogue.Amplifier or ProcessorCatalogue.PitchCorrection => 1,
+            ProcessorCatalogue.Through => 1,
             _ => throw new ArgumentException($"What '{insert.Processor}' does to a level is not said.", nameof(insert)),
         };
     }

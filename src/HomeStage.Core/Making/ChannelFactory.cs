@@ -14,11 +14,11 @@ public static class ChannelFactory
     {
         var can = Capabilities.Of(wish.Kind);
         var kit = wish.SplitOf is { } player && template.Channels.TryGet(player, out var kitPlayer) ? kitPlayer : null;
-        if (wish.Kind == ChannelKind.Split && kit is { Source: InstrumentSource { Kit: { } pieces } })
+        if (wish.Kind == ChannelKind.Split && kit is { Source: InstrumentSource { Outputs: { Count: > 0 } outputs } played })
         {
-            var number = wish.Output ?? FreeOutput(template, kit.Id, pieces);
-            if (number >= 1 && number <= pieces.Outputs.Count)
-                return Named(template, wish, Split(kit, pieces, number)) with { Destination = wish.Under ?? kit.Destination };
+            var number = wish.Output ?? FreeOutput(template, kit.Id, outputs.Count);
+            if (number >= 1 && number <= outputs.Count)
+                return Named(template, wish, Split(kit, played, number)) with { Destination = wish.Under ?? kit.Destination };
         }
 
         var source = SourceOf(template, wish);
@@ -37,13 +37,20 @@ public static class ChannelFactory
     /// <summary>The channel that takes an output: it feeds what its instrument feeds, in the same acts.</summary>
     /// <param name="number">Number of the output in the kit, in [1, count].</param>
     /// <returns>Under the instrument's id with the number; an id of its own is the caller's to give.</returns>
-    public static Channel Split(Channel player, Kit kit, int number) => new()
+    public static Channel Split(Channel player, Kit kit, int number) => Split(player, kit.Outputs[number - 1], number) with
+    {
+        Pan = kit.Outputs[number - 1].Format == ChannelFormat.Mono ? kit.MiddleAt(number) : 0,
+    };
+
+    private static Channel Split(Channel player, InstrumentSource played, int number) =>
+        played.Kit is { } kit ? Split(player, kit, number) : Split(player, played.Outputs[number - 1], number);
+
+    private static Channel Split(Channel player, KitOutput output, int number) => new()
     {
         Id = Numbering.FreshId(string.Create(CultureInfo.InvariantCulture, $"{player.Id}-output-{number}"), _ => false),
-        Name = kit.Outputs[number - 1].Name,
+        Name = output.Name,
         Kind = ChannelKind.Split,
-        Format = kit.Outputs[number - 1].Format,
-        Pan = kit.Outputs[number - 1].Format == ChannelFormat.Mono ? kit.MiddleAt(number) : 0,
+        Format = output.Format,
         Destination = player.Destination,
         Source = new OutputSource(player.Id, number),
         Stages = player.Stages,
@@ -90,7 +97,7 @@ public static class ChannelFactory
 
     private static Source? SourceOf(Template template, ChannelWish wish) => wish.Kind switch
     {
-        ChannelKind.Instrument => Played(wish.Instrument ?? InstrumentCatalogue.Undertow),
+        ChannelKind.Instrument => Played(wish.Instrument ?? InstrumentCatalogue.Undertow) with { Device = wish.Device },
         ChannelKind.Trigger => Played(wish.Instrument ?? InstrumentCatalogue.KeyTone),
         ChannelKind.Direct when wish.Instrument is { } instrument => Played(instrument),
         ChannelKind.Split when wish.SplitOf is { } player => new OutputSource(player, wish.Output ?? 2),
@@ -103,16 +110,16 @@ public static class ChannelFactory
 
     private static string NameOf(ChannelWish wish, Source? source) => (wish.Kind, source) switch
     {
-        (ChannelKind.Instrument, InstrumentSource played) => InstrumentCatalogue.Find(played.Instrument)?.Name ?? "Instrument",
+        (ChannelKind.Instrument, InstrumentSource played) => played.Title(),
         (_, InputSource { Second: { } second } input) => string.Create(CultureInfo.InvariantCulture, $"Inputs {input.First}–{second}"),
         (_, InputSource input) => string.Create(CultureInfo.InvariantCulture, $"Input {input.First}"),
         _ => wish.Kind.ToString(),
     };
 
-    private static int FreeOutput(Template template, ChannelId player, Kit kit)
+    private static int FreeOutput(Template template, ChannelId player, int outputs)
     {
         var taken = template.Channels.Select(c => c.Source).OfType<OutputSource>().Where(s => s.Instrument == player).Select(s => s.Output).ToHashSet();
-        return Enumerable.Range(2, Math.Max(kit.Outputs.Count - 1, 1)).FirstOrDefault(n => !taken.Contains(n), 2);
+        return Enumerable.Range(2, Math.Max(outputs - 1, 1)).FirstOrDefault(n => !taken.Contains(n), 2);
     }
 
     /// <summary>Where what has no better place goes: the bus that sums all, else the main.</summary>

@@ -1,3 +1,4 @@
+using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Making;
@@ -17,6 +18,9 @@ public sealed record ChannelWish(ChannelKind Kind)
 
     /// <summary>Id in the instrument catalogue, for what plays one; its kit comes along.</summary>
     public string? Instrument { get; init; }
+
+    /// <summary>The device that the instrument stands in for; null where the instrument is meant itself.</summary>
+    public OutsideDevice? Device { get; init; }
 
     /// <summary>The instrument of which a split takes an output.</summary>
     public ChannelId? SplitOf { get; init; }

@@ -52,8 +52,8 @@ public sealed class Movement
     private Scale ScaleOf(ChannelId channel, Target target) => target switch
     {
         LevelTarget or SendTarget => Scale.Level,
-        InsertTarget insert => ScaleOf(_channels[channel].Inserts.FirstOrDefault(i => i.Id == insert.Insert) is { } at ? ProcessorCatalogue.Find(at.Processor)?.Find(insert.Parameter) : null),
-        InstrumentTarget instrument => ScaleOf(_channels[channel].Source is InstrumentSource played ? InstrumentCatalogue.Find(played.Instrument)?.Find(instrument.Parameter) : null),
+        InsertTarget insert => ScaleOf(_channels[channel].Inserts.FirstOrDefault(i => i.Id == insert.Insert)?.Find(insert.Parameter)),
+        InstrumentTarget instrument => ScaleOf((_channels[channel].Source as InstrumentSource)?.Find(instrument.Parameter)),
         _ => Scale.Linear,
     };
 

@@ -26,14 +26,15 @@ public sealed class DelayCompensation
 
     /// <param name="order">A full order of the graph's stages.</param>
     /// <param name="act">The act by which parked inserts are known; they add no latency.</param>
-    public static DelayCompensation Of(SignalGraph graph, IReadOnlyList<int> order, string act)
+    /// <param name="which">Whose latencies count.</param>
+    public static DelayCompensation Of(SignalGraph graph, IReadOnlyList<int> order, string act, Latencies which = Latencies.Declared)
     {
         var entering = Adjacency.Of(graph.Stages.Count, graph.Links, entering: true);
         var late = new int[graph.Stages.Count];
         foreach (var stage in order)
-            late[stage] = entering[stage].Select(l => late[l.From]).DefaultIfEmpty(0).Max() + LatencyOf(graph, stage, act);
+            late[stage] = entering[stage].Select(l => late[l.From]).DefaultIfEmpty(0).Max() + LatencyOf(graph, stage, act, which);
         var padding = graph.Links
-            .Select(l => late[l.To] - LatencyOf(graph, l.To, act) - late[l.From])
+            .Select(l => late[l.To] - LatencyOf(graph, l.To, act, which) - late[l.From])
             .ToArray();
         var outputs = Enumerable.Range(0, graph.Template.Channels.Count)
             .Where(c => graph.Runs(c) && graph.Template.Channels[c].OutputPair is not null)
@@ -43,16 +44,39 @@ public sealed class DelayCompensation
 
     /// <summary>Whether it holds over another template, too, whose graph is the same.</summary>
     /// <param name="of">The template that it was worked out for.</param>
-    public bool Fits(Template of, Template other, string act) =>
+    /// <param name="which">Whose latencies count in it.</param>
+    public bool Fits(Template of, Template other, string act, Latencies which) =>
         of.SampleRateHz == other.SampleRateHz
         && of.Channels.Zip(other.Channels).All(x =>
             (x.First.OutputPair is null) == (x.Second.OutputPair is null)
             && (x.First.Inserts.Equals(x.Second.Inserts)
-                || x.First.Inserts.Zip(x.Second.Inserts).All(i => LatencyOf(i.First, of, act) == LatencyOf(i.Second, other, act))));
+                || x.First.Inserts.Zip(x.Second.Inserts).All(i => LatencyOf(i.First, of, act, which) == LatencyOf(i.Second, other, act, which)))
+            && (ReferenceEquals(x.First.Source, x.Second.Source) || LatencyOf(x.First, of) == LatencyOf(x.Second, other)));
 
-    private static int LatencyOf(SignalGraph graph, int index, string act) =>
-        graph.Stages[index] is { Kind: StageKind.Insert } stage ? LatencyOf(graph.Template.Channels[stage.Channel].Inserts[stage.Insert], graph.Template, act) : 0;
+    private static int LatencyOf(SignalGraph graph, int index, string act, Latencies which = Latencies.Declared)
+    {
+        var stage = graph.Stages[index];
+        var channel = graph.Template.Channels[stage.Channel];
+        return stage.Kind switch
+        {
+            StageKind.Insert => LatencyOf(channel.Inserts[stage.Insert], graph.Template, act, which),
+            StageKind.Player => LatencyOf(channel, graph.Template),
+            _ => 0,
+        };
+    }
 
-    private static int LatencyOf(Insert insert, Template template, string act) =>
-        insert.IsLiveIn(act) && ProcessorCatalogue.Find(insert.Processor) is { } kind ? kind.LatencyFrames(insert.Settings, template.SampleRateHz) : 0;
+    private static int LatencyOf(Insert insert, Template template, string act, Latencies which) =>
+        !insert.IsLiveIn(act) ? 0 : which == Latencies.Declared ? insert.LatencyFrames(template.SampleRateHz) : insert.HeardLatencyFrames(template.SampleRateHz);
+
+    private static int LatencyOf(Channel channel, Template template) => channel.Source is InstrumentSource played ? played.LatencyFrames(template.SampleRateHz) : 0;
+}
+
+/// <summary>Whose latencies count.</summary>
+public enum Latencies
+{
+    /// <summary>What every device says of itself, as it will be in a workstation.</summary>
+    Declared,
+
+    /// <summary>What is heard here, where a stand-in may be later than its device.</summary>
+    Heard,
 }

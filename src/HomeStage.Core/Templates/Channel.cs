@@ -84,6 +84,9 @@ public sealed record Channel
     /// <summary>The hardware output pair (1 is outputs 1–2), for main and direct channels alone.</summary>
     public int? OutputPair { get; init; }
 
+    /// <summary>What that pair is called where it was patched; null where nobody said.</summary>
+    public string? OutputName { get; init; }
+
     /// <summary>States by act id; an act that is not named has the channel on stage.</summary>
     public Map<StageState> Stages { get; init; } = Map<StageState>.Empty;
 

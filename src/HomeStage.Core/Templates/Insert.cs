@@ -1,13 +1,17 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Devices;
 
 namespace HomeStage.Core.Templates;
 
 /// <summary>One processor in a channel's strip.</summary>
-/// <param name="Processor">Id in the processor catalogue.</param>
+/// <param name="Processor">Id in the processor catalogue: what it is, or what stands in for its device.</param>
 public sealed record Insert(InsertId Id, string Processor)
 {
-    /// <summary>Values that differ from the processor's defaults, by parameter id.</summary>
+    /// <summary>Values that differ from the processor's defaults, by parameter id, and those of the device's controls.</summary>
     public Map<double> Settings { get; init; } = Map<double>.Empty;
+
+    /// <summary>The device that it is, of which the processor is only the stand-in; null where the processor is meant itself.</summary>
+    public OutsideDevice? Device { get; init; }
 
     /// <summary>The acts in which the insert waits, switched off.</summary>
     public Sequence<string> ParkedIn { get; init; } = [];

@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Devices;
 
 namespace HomeStage.Core.Templates;
 
@@ -17,13 +18,13 @@ public sealed record Patch(string Of, string Name, Map<double> Settings)
     public Sequence<ShapePoint> Curve { get; init; } = [];
 
     /// <summary>Everything that a patch can hold of an insert.</summary>
-    public static Patch FromInsert(Insert insert, string name) => new(insert.Processor, name, insert.Settings) { Key = insert.Key, Curve = insert.Trigger?.Curve ?? [] };
+    public static Patch FromInsert(Insert insert, string name) => new(insert.Processor, name, DeviceSettings.Without(insert.Settings)) { Key = insert.Key, Curve = insert.Trigger?.Curve ?? [] };
 
     /// <returns>The insert with what the patch holds. Whether a key input is on, and what restarts a ducker, stay as they are.</returns>
     public Insert On(Insert insert) => insert with
     {
-        Settings = Settings,
-        Key = Key is { } key ? key with { On = insert.Key?.On ?? key.On } : insert.Key,
+        Settings = DeviceSettings.Onto(insert.Settings, Settings),
+        Key = Key is { } key && (insert.Device?.Key ?? KeyWidth.Mono) != KeyWidth.None ? key with { On = insert.Key?.On ?? key.On } : insert.Key,
         Trigger = Curve.Count > 0 ? (insert.Trigger ?? NoteTrigger.Plain) with { Curve = Curve } : insert.Trigger,
     };
 }

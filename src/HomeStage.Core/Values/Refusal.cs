@@ -66,6 +66,15 @@ public abstract record Refusal
         public override string Sentence => $"{ChannelName} {Reason}.";
     }
 
+    /// <param name="IsPair">Whether it would be a mono channel on two inputs, and not a stereo one on a single one.</param>
+    public sealed record InputWidth(ChannelId Channel, string Name, bool IsPair) : Refusal
+    {
+        public override string Code => "input-width";
+        public override string Sentence => IsPair
+            ? $"{Name} is mono, so the second of two inputs would be lost."
+            : $"{Name} is stereo, so with one input a side would stay empty.";
+    }
+
     public sealed record ClosesLoop(Sequence<string> Names) : Refusal
     {
         public override string Code => "closes-loop";

@@ -12,7 +12,7 @@ public static class TemplateDocument
     public const string Format = "home-stage-template";
 
     /// <summary>What this version writes, and the newest that it reads.</summary>
-    public const int SchemaVersion = 5;
+    public const int SchemaVersion = 6;
 
     public const int MostBytes = 64 * 1024 * 1024;
 

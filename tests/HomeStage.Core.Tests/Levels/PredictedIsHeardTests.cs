@@ -84,7 +84,7 @@ public class PredictedIsHeardTests
     public void EveryProcessorOfTheCatalogue_IsKnownToThePrediction()
     {
         Assert.All(ProcessorCatalogue.All, kind =>
-            Assert.NotNull(LevelBudget.Of(OneBar(Tone("a", "mix-bus", strip: Insert("x", kind.Id))), InMix).Levels.Single(l => l.Channel.Value == "a").ExpectedLufs));
+            Assert.NotNull(LevelBudget.Of(OneBar(Tone("a", "mix-bus", strip: Insert("x", kind.Id) with { Device = new("Box") })), InMix).Levels.Single(l => l.Channel.Value == "a").ExpectedLufs));
     }
 
     private static SignalBlock Level(double db)

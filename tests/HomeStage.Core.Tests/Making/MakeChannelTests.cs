@@ -82,26 +82,34 @@ public class MakeChannelTests
     }
 
     [Fact]
-    public void SetSource_OfTwoInputsOnAMonoChannel_WidensIt_AndIsTakenBackExactly()
+    public void TakeInput_OfTwoInputsOnAMonoChannel_WidensIt_AndIsTakenBackExactly()
     {
         var template = Empty.With(new MakeChannel(new(ChannelKind.Audio) { Name = "Pair" }));
         var id = new ChannelId("pair");
+        Assert.Equal(new Refusal.InputWidth(id, "Pair", IsPair: true), template.RefusalOf(new SetSource(id, new InputSource(3, 4))));
+        Assert.Equal(new Refusal.InputWidth(id, "Pair", IsPair: false), template.RefusalOf(new SetFormat(id, ChannelFormat.Stereo)));
 
-        var both = Assert.IsType<EditResult.Applied>(new SetSource(id, new InputSource(3, 4)).ApplyTo(template));
+        var both = Assert.IsType<EditResult.Applied>(new TakeInput(id, new(3, 4)).ApplyTo(template));
 
         Assert.Equal((ChannelFormat.Stereo, new InputSource(3, 4)), (both.Template.Channels[id].Format, both.Template.Channels[id].Source));
         Assert.Equal(template, Assert.IsType<EditResult.Applied>(both.Inverse.ApplyTo(both.Template)).Template);
     }
 
     [Fact]
-    public void SetFormat_ToMonoOfTwoInputs_KeepsTheFirst_AndIsTakenBackExactly()
+    public void MendedBatch_OfAWidthThatDoesNotFit_TakesInputsThatDo_AndIsTakenBackExactly()
     {
         var id = new ChannelId("pair");
-        var template = Empty.With(new MakeChannel(new(ChannelKind.Audio) { Name = "Pair" }), new SetSource(id, new InputSource(3, 4)));
+        var template = Empty.With(new MakeChannel(new(ChannelKind.Audio) { Name = "Pair" }), new TakeInput(id, new(3, 4)));
+        Sequence<Edit> narrow = [new SetLevel(id, new(-3)), new SetFormat(id, ChannelFormat.Mono)];
 
-        var one = Assert.IsType<EditResult.Applied>(new SetFormat(id, ChannelFormat.Mono).ApplyTo(template));
+        var one = Assert.IsType<MendedBatch>(MendedBatch.Of(template, narrow));
 
-        Assert.Equal(new InputSource(3), one.Template.Channels[id].Source);
-        Assert.Equal(template, Assert.IsType<EditResult.Applied>(one.Inverse.ApplyTo(one.Template)).Template);
+        Assert.Equal([new SetLevel(id, new(-3)), new TakeInput(id, new(3))], one.Edits);
+        Assert.Equal("Pair takes input 3 alone", one.Name);
+        var again = Assert.IsType<MendedBatch>(MendedBatch.Of(template.With([.. one.Edits]), [new SetFormat(id, ChannelFormat.Stereo)]));
+        Assert.Equal([new TakeInput(id, new(3, 4))], again.Edits);
+        Assert.Equal([new TakeInput(id, new(7))], MendedBatch.Of(template, [new SetSource(id, new InputSource(7))])!.Edits);
+        Assert.Null(MendedBatch.Of(template, [new SetLevel(id, new(60))]));
+        Assert.Null(MendedBatch.Of(template, [new SetLevel(id, new(-60))]));
     }
 }

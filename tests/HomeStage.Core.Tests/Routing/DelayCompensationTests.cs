@@ -1,5 +1,6 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -92,10 +93,22 @@ public class DelayCompensationTests
     private static int LongestTo(SignalGraph graph, int stage)
     {
         var at = graph.Stages[stage];
-        var insert = at.Kind == StageKind.Insert ? graph.Template.Channels[at.Channel].Inserts[at.Insert] : null;
-        var own = insert is not null && insert.IsLiveIn(InMix) ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, graph.Template.SampleRateHz) : 0;
+        var channel = graph.Template.Channels[at.Channel];
+        var own = at.Kind switch
+        {
+            StageKind.Player when channel.Source is InstrumentSource { Device: { } played } => Declared(played, graph.Template.SampleRateHz),
+            StageKind.Insert when !channel.Inserts[at.Insert].IsLiveIn(InMix) => 0,
+            StageKind.Insert when channel.Inserts[at.Insert] is var insert => insert.Device is { } device
+                ? Declared(device, graph.Template.SampleRateHz)
+                : ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, graph.Template.SampleRateHz),
+            _ => 0,
+        };
         return own + graph.Links.Where(l => l.To == stage).Select(l => LongestTo(graph, l.From)).DefaultIfEmpty(0).Max();
     }
+
+    /// <summary>As many frames as it says at its own rate, else those of the same time.</summary>
+    private static int Declared(OutsideDevice device, int rateHz) =>
+        device.Latency is { } latency ? (int)Math.Round(latency.Frames * (rateHz / (double)latency.RateHz)) : 0;
 
     private static Insert Limiter() => Insert("limit", ProcessorCatalogue.Limiter, ("look-ahead-ms", 2));
 

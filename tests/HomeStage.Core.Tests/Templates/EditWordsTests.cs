@@ -108,6 +108,14 @@ public class EditWordsTests
         { new DuplicateChannels([new("keys"), new("organ"), new("voice"), new("part"), new("echo")]), "Bus keys, Tone organ, Voice and 2 more are duplicated" },
         { new AddSends([new("organ"), new("voice")], new(new("echo"), new(-12))), "Tone organ, Voice send to Return echo, −12.0 dB" },
         { new TakeInputs([new("voice")], 5), "Voice takes inputs from 5 on" },
+        { new TakeInput(new("voice"), new(3) { FirstName = "Wall 3" }), "Voice takes input 3 (Wall 3)" },
+        { new TakeInput(new("voice"), new(3, 4, Monitored: true) { FirstName = "Left", SecondName = "Right" }), "Voice takes inputs 3 and 4 (Left, Right), monitored" },
+        { new MonitorInputs([new("voice")], true, false), "Voice: monitored, not armed" },
+        { new SetOutputPair(EmptyStage.Main, 2, "Small room"), "Main goes to outputs 3–4, Small room" },
+        { new SetDevice(new("organ"), null, new("Loom")), "Tone organ: Key tone stands in for Loom" },
+        { new SetDevice(new("keys"), new("comp"), new("Old Winch")), "Bus keys: compressor stands in for Old Winch" },
+        { new SetDevice(new("keys"), new("comp"), null), "Bus keys: compressor stands in for nothing" },
+        { new SetStandIn(new("keys"), new("comp"), ProcessorCatalogue.Limiter), "Bus keys: its device is heard through limiter" },
         { new RestoreChannels([new(new() { Id = new("x"), Name = "Harp", Kind = ChannelKind.Bus }, 1), new(new() { Id = new("y"), Name = "Lute", Kind = ChannelKind.Bus }, 2)], []), "Harp, Lute are back" },
         { new RestoreChannels([new(new() { Id = new("x"), Name = "Harp", Kind = ChannelKind.Bus }, 0)], []), "Harp is back" },
         { new RestoreChannels([new(new() { Id = new("keys"), Name = "Bus keys", Kind = ChannelKind.Bus }, null)], []), "Bus keys as before" },
@@ -146,7 +154,7 @@ public class EditWordsTests
     [Fact]
     public void EveryKindOfEdit_IsMadeByTheRandomTemplatesOrByTheTest_SoThatNoneIsWithoutWords()
     {
-        var made = Enumerable.Range(0, 400).SelectMany(seed =>
+        var made = Enumerable.Range(0, 800).SelectMany(seed =>
         {
             var chance = new RandomTemplates(seed);
             var template = chance.Grown(30);

@@ -15,7 +15,7 @@ internal static class ChannelDifference
             yield return new RenameChannel(id, to.Name);
         if (from.Role != to.Role)
             yield return new SetRole(id, to.Role);
-        if (from.Format != to.Format)
+        if (from.Format != to.Format && !WidthFollows(from, to))
             yield return new SetFormat(id, to.Format);
         if (from.HueDegrees != to.HueDegrees)
             yield return new SetHue(id, to.HueDegrees);
@@ -29,8 +29,8 @@ internal static class ChannelDifference
             yield return new SetMute(id, to.Muted);
         if (from.PolarityFlipped != to.PolarityFlipped)
             yield return new SetPolarity(id, to.PolarityFlipped);
-        if (from.OutputPair != to.OutputPair && to.OutputPair is { } pair)
-            yield return new SetOutputPair(id, pair);
+        if ((from.OutputPair != to.OutputPair || from.OutputName != to.OutputName) && to.OutputPair is { } pair)
+            yield return new SetOutputPair(id, pair, to.OutputName);
         if (from.Destination != to.Destination)
             yield return new SetDestination(id, to.Destination);
         if (from.Spare != to.Spare)
@@ -45,6 +45,8 @@ internal static class ChannelDifference
             yield return new RemoveStarter(to.Id, starter.Name);
         if (SourceEdit(from, to) is { } source)
             yield return source;
+        if (from.Format != to.Format && WidthFollows(from, to) && !TakesInput(from, to))
+            yield return new SetFormat(to.Id, to.Format);
         foreach (var starter in to.Starters.Where(s => !from.Starters.Contains(s)))
             yield return new PutStarter(to.Id, starter);
     }
@@ -53,6 +55,10 @@ internal static class ChannelDifference
     {
         if (Equals(from.Source, to.Source))
             return null;
+        if (TakesInput(from, to))
+            return new TakeInput(to.Id, (InputSource)to.Source!);
+        if (from.Source is InstrumentSource played && to.Source is InstrumentSource meant && played with { Device = meant.Device } == meant && meant.Device is not null)
+            return new SetDevice(to.Id, null, meant.Device);
         if (from.Source is not InstrumentSource was || to.Source is not InstrumentSource now || was with { Settings = now.Settings, Patch = now.Patch } != now)
             return new SetSource(to.Id, to.Source);
         var turned = now.Settings.Keys.Union(was.Settings.Keys).Where(k => !Same(was.Settings, now.Settings, k)).ToList();
@@ -60,6 +66,13 @@ internal static class ChannelDifference
             ? new SetInstrumentSetting(to.Id, turned[0], now.Settings.TryGetValue(turned[0], out var value) ? value : null)
             : new SetSettings(to.Id, null, now.Settings, now.Patch);
     }
+
+    /// <summary>Whether both width and inputs change, and fit each other afterwards: one edit then.</summary>
+    private static bool TakesInput(Channel from, Channel to) =>
+        from.Format != to.Format && to.Source is InputSource input && !Equals(from.Source, to.Source) && (input.Second is null) == (to.Format == ChannelFormat.Mono);
+
+    /// <summary>Whether a width can only change after the inputs that it went by are let go.</summary>
+    private static bool WidthFollows(Channel from, Channel to) => TakesInput(from, to) || (from.Source is InputSource && !Equals(from.Source, to.Source));
 
     private static IEnumerable<Edit> Notes(Channel from, Channel to)
     {

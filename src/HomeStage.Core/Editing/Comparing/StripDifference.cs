@@ -1,3 +1,5 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing.Comparing;
@@ -12,8 +14,7 @@ internal static class StripDifference
     {
         if (from.Inserts.Equals(to.Inserts))
             yield break;
-        // An insert of another processor is another insert.
-        bool Kept(Insert i) => to.Inserts.Any(o => o.Id == i.Id && o.Processor == i.Processor);
+        bool Kept(Insert i) => to.Inserts.Any(o => IsSame(i, o));
         foreach (var gone in from.Inserts.Where(i => !Kept(i)))
             yield return new RemoveInsert(to.Id, gone.Id);
         var strip = from.Inserts.Where(Kept).Select(i => i.Id).ToList();
@@ -30,27 +31,51 @@ internal static class StripDifference
                 yield return isNew ? new AddInsert(to.Id, insert, place) : new MoveInsert(to.Id, insert.Id, place);
             }
 
-            if (from.Inserts.FirstOrDefault(i => i.Id == insert.Id && i.Processor == insert.Processor) is { } was)
+            if (from.Inserts.FirstOrDefault(i => IsSame(i, insert)) is { } was)
                 foreach (var edit in Settings(to.Id, was, insert))
                     yield return edit;
             last = insert.Id;
         }
     }
 
+    /// <summary>An insert of another processor is another insert, unless the two stand in for devices; so is one that gains or loses a key input.</summary>
+    private static bool IsSame(Insert a, Insert b) =>
+        a.Id == b.Id && a.TakesKey() == b.TakesKey() && (a.Processor == b.Processor || (a.Device is not null && b.Device is not null));
+
     private static IEnumerable<Edit> Settings(ChannelId channel, Insert from, Insert to)
     {
-        var turned = to.Settings.Keys.Union(from.Settings.Keys).Where(k => !ChannelDifference.Same(from.Settings, to.Settings, k)).ToList();
+        var was = from;
+        if (was.Processor != to.Processor)
+        {
+            yield return new SetStandIn(channel, to.Id, to.Processor);
+            was = SetStandIn.On(was, to.Processor);
+        }
+
+        if (was.Device != to.Device)
+        {
+            // What one device's controls were set to may lie outside of the other's ranges.
+            if (!DeviceSettings.Only(was.Settings).Equals(DeviceSettings.Only(to.Settings)) && DeviceSettings.Without(was.Settings) is var bare && !bare.Equals(was.Settings))
+            {
+                yield return new SetSettings(channel, to.Id, bare);
+                was = was with { Settings = bare };
+            }
+
+            yield return new SetDevice(channel, to.Id, to.Device);
+            was = was with { Device = to.Device, Settings = to.Device is null ? DeviceSettings.Without(was.Settings) : was.Settings };
+        }
+
+        var turned = to.Settings.Keys.Union(was.Settings.Keys).Where(k => !ChannelDifference.Same(was.Settings, to.Settings, k)).ToList();
         if (turned.Count == 1)
             yield return new SetParameter(channel, to.Id, turned[0], to.Settings.TryGetValue(turned[0], out var value) ? value : null);
         else if (turned.Count > 1)
             yield return new SetSettings(channel, to.Id, to.Settings);
-        if (!from.ParkedIn.Equals(to.ParkedIn))
+        if (!was.ParkedIn.Equals(to.ParkedIn))
             yield return new ParkInsert(channel, to.Id, to.ParkedIn);
-        if (from.Key != to.Key)
+        if (was.Key != to.Key)
             yield return new SetKey(channel, to.Id, to.Key);
-        if (from.WaitsFor != to.WaitsFor)
+        if (was.WaitsFor != to.WaitsFor)
             yield return new SetWaitsFor(channel, to.Id, to.WaitsFor);
-        if (from.Trigger != to.Trigger)
+        if (was.Trigger != to.Trigger)
             yield return new SetTrigger(channel, to.Id, to.Trigger);
     }
 

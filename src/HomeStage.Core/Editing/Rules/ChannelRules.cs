@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -86,8 +87,10 @@ internal static class ChannelRules
     {
         if (ProcessorCatalogue.Find(insert.Processor) is not { } kind)
             return new Refusal.Missing("processor", insert.Processor, "in the catalogue");
-        if (insert.Key is not null && !kind.HasKey)
-            return new Refusal.WrongPlace($"{kind.Name} on {channel.Name}", "has no key input");
+        if (kind.StandsInOnly && insert.Device is null)
+            return new Refusal.WrongPlace($"An insert on {channel.Name}", "stands in for no device, so it needs a processor");
+        if (insert.Key is not null && !insert.TakesKey())
+            return new Refusal.WrongPlace($"{insert.Title()} on {channel.Name}", "has no key input");
         if (insert.Trigger is not null && !kind.HasTrigger)
             return new Refusal.WrongPlace($"{kind.Name} on {channel.Name}", "is restarted by nothing");
         if (insert.Trigger is { } trigger && trigger.Notes.IndexWhere(n => !template.Channels.Contains(n)) is >= 0 and var lost)
@@ -96,7 +99,8 @@ internal static class ChannelRules
             return new Refusal.Missing("act", stray, "in this template");
         if (insert.WaitsFor is { } wait && TextRules.Note($"What {kind.Name} on {channel.Name} waits for", wait.Note, TextRules.LongestName) is { } badNote)
             return badNote;
-        return SettingRules.Check($"{kind.Name} on {channel.Name}", kind.Parameters, insert.Settings)
+        return (insert.Device is { } device ? DeviceRules.Check(device) : null)
+            ?? SettingRules.Check($"{insert.Title()} on {channel.Name}", insert.Parameters(), insert.Settings, insert.Device is not null)
             ?? insert.Trigger?.Check($"{kind.Name} on {channel.Name}")
             ?? CheckCorner(insert.Key?.LowCutHz, channel.Name)
             ?? CheckCorner(insert.Key?.HighCutHz, channel.Name);

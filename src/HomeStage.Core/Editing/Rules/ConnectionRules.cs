@@ -29,8 +29,8 @@ internal static class ConnectionRules
             return new Refusal.UnknownChannel(feed.Channel);
         if (target.Inserts.FirstOrDefault(i => i.Id == feed.Insert) is not { } insert)
             return new Refusal.UnknownInsert(target.Name, feed.Insert);
-        if (ProcessorCatalogue.Find(insert.Processor) is not { HasKey: true })
-            return new Refusal.WrongPlace($"'{insert.Processor}' on {target.Name}", "has no key input");
+        if (!insert.TakesKey())
+            return new Refusal.WrongPlace($"{insert.Title()} on {target.Name}", "has no key input");
         return CheckLevel($"The feed from {channel.Name} to {target.Name}", feed.Level);
     }
 

@@ -11,6 +11,8 @@ internal static class DestinationRules
     public static Refusal? Check(Template template, Channel channel)
     {
         var toOutput = Capabilities.Of(channel.Kind).GoesToAnOutput;
+        if (channel.OutputName is { } outputName && (!toOutput || TextRules.Name($"The name of the outputs of {channel.Name}", outputName) is not null))
+            return toOutput ? new Refusal.BadText($"The name of the outputs of {channel.Name}", 1, TextRules.LongestName) : new Refusal.WrongPlace(channel.Name, "goes to no output, so it has no name for one");
         if (!toOutput && channel.OutputPair is not null)
             return new Refusal.WrongPlace(channel.Name, "does not go to an output by itself; only the main and direct channels do");
         if (toOutput && !(channel.OutputPair is >= 1 and <= LastPair))

@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 
@@ -25,7 +26,8 @@ internal static class SourceRules
             return new Refusal.Missing("instrument", source.Instrument, "in the catalogue");
         if ((kind.Kit is null) != (source.Kit is null))
             return new Refusal.WrongPlace(kind.Name, kind.Kit is null ? "plays no kit" : "needs a kit of pieces and outputs");
-        return SettingRules.Check(kind.Name, kind.Parameters, source.Settings)
+        return (source.Device is { } device ? DeviceRules.Check(device) : null)
+            ?? SettingRules.Check(source.Title(), source.Parameters(), source.Settings, source.Device is not null)
             ?? (source.Kit is null ? null : KitRules.Check(source.Kit));
     }
 
@@ -33,10 +35,10 @@ internal static class SourceRules
     {
         if (!template.Channels.TryGet(source.Instrument, out var player))
             return new Refusal.UnknownChannel(source.Instrument);
-        if (player is not { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } })
+        if (player is not { Kind: ChannelKind.Instrument, Source: InstrumentSource { Outputs: { Count: > 0 } outputs } })
             return new Refusal.WrongPlace(channel.Name, $"cannot split {player.Name}, which has no outputs to split");
-        if (!(source.Output >= 1 && source.Output <= kit.Outputs.Count))
-            return new Refusal.OutOfRange($"The output of {player.Name} that {channel.Name} takes", source.Output, 1, kit.Outputs.Count, "");
+        if (!(source.Output >= 1 && source.Output <= outputs.Count))
+            return new Refusal.OutOfRange($"The output of {player.Name} that {channel.Name} takes", source.Output, 1, outputs.Count, "");
         return source.Output == 1
             ? new Refusal.WrongPlace(channel.Name, $"cannot take the first output of {player.Name}, which sounds on its own channel")
             : null;
@@ -46,7 +48,11 @@ internal static class SourceRules
     {
         if (!IsInput(source.First) || (source.Second is { } second && !IsInput(second)))
             return new Refusal.OutOfRange($"The input of {channel.Name}", IsInput(source.First) ? source.Second!.Value : source.First, 1, InputSource.Last, "");
-        return source.First == source.Second ? new Refusal.Doubled($"input on {channel.Name}", $"{source.First}") : null;
+        if (source is { Second: null, SecondName: not null })
+            return new Refusal.WrongPlace(channel.Name, "names a second input and takes none");
+        return source.First == source.Second
+            ? new Refusal.Doubled($"input on {channel.Name}", $"{source.First}")
+            : new[] { source.FirstName, source.SecondName }.Select(n => n is null ? null : TextRules.Name($"The name of an input of {channel.Name}", n)).FirstOrDefault(r => r is not null);
     }
 
     private static Refusal? CheckInternal(Template template, Channel channel, InternalSource source)

@@ -13,6 +13,7 @@ internal static class ManyWords
         BusAround e => $"{e.Name} is put around {Names(e.Channels, t)}",
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
         AddSends e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "sends" : "send")} to {t.Name(e.Send.To)}, {e.Send.Level}",
+        MonitorInputs e => $"{Names(e.Channels, t)}: {Heard(e)}",
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
@@ -33,4 +34,11 @@ internal static class ManyWords
 
     private static string Listed(List<string> names) =>
         names.Count <= MostNamed ? string.Join(", ", names) : $"{string.Join(", ", names.Take(MostNamed - 1))} and {names.Count - MostNamed + 1} more";
+
+    private static string Heard(MonitorInputs e)
+    {
+        var monitored = e.Monitored switch { true => "monitored", false => "not monitored", _ => null };
+        var armed = e.Armed switch { true => "armed", false => "not armed", _ => null };
+        return string.Join(", ", new[] { monitored, armed }.OfType<string>());
+    }
 }

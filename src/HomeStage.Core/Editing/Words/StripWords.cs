@@ -11,8 +11,8 @@ internal static class StripWords
 {
     public static string? Of(Edit edit, Template t) => edit switch
     {
-        AddInsert e => $"{t.Name(e.Channel)} has a new {Wording.Processor(e.Insert.Processor)}",
-        MakeInsert e => $"{t.Name(e.Channel)} has a new {Wording.Processor(e.Processor)}",
+        AddInsert e => $"{t.Name(e.Channel)} has a new {e.Insert.Device?.Name ?? Wording.Processor(e.Insert.Processor)}",
+        MakeInsert e => $"{t.Name(e.Channel)} has a new {e.Device?.Name ?? Wording.Processor(e.Processor)}",
         RemoveInsert e => $"{t.Name(e.Channel)} loses its {t.Insert(e.Channel, e.Insert)}",
         MoveInsert e => string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} stands at place {e.Place + 1} of the strip"),
         ParkInsert e => e.ParkedIn.Count == 0
@@ -35,7 +35,7 @@ internal static class StripWords
     private static string Turned(SetParameter e, Template t)
     {
         var insert = t.Find(e.Channel)?.Inserts.FirstOrDefault(i => i.Id == e.Insert);
-        var parameter = insert is null ? null : ProcessorCatalogue.Find(insert.Processor)?.Find(e.Parameter);
+        var parameter = insert is null ? null : insert.Find(e.Parameter);
         double? old = insert is not null && insert.Settings.TryGetValue(e.Parameter, out var was) ? was : null;
         return $"{t.Name(e.Channel)}, {t.Insert(e.Channel, e.Insert)}: {parameter?.Name.ToLowerInvariant() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
     }

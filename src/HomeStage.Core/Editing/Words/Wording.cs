@@ -16,8 +16,8 @@ internal static class Wording
 
     public static string Insert(this Template template, ChannelId id, InsertId insert)
     {
-        var processor = template.Find(id)?.Inserts.FirstOrDefault(i => i.Id == insert)?.Processor;
-        return processor is null ? insert.Value : Processor(processor);
+        var found = template.Find(id)?.Inserts.FirstOrDefault(i => i.Id == insert);
+        return found is null ? insert.Value : found.Device?.Name ?? Processor(found.Processor);
     }
 
     public static string Processor(string id) => ProcessorCatalogue.Find(id)?.Name.ToLowerInvariant() ?? id;
@@ -49,15 +49,22 @@ internal static class Wording
 
     public static string Source(Template template, Source? source) => source switch
     {
-        InstrumentSource i => InstrumentCatalogue.Find(i.Instrument)?.Name ?? i.Instrument,
+        InstrumentSource i => i.Title(),
         OutputSource o => string.Create(CultureInfo.InvariantCulture, $"output {o.Output} of {template.Name(o.Instrument)}{(o.Monitored ? "" : ", not monitored")}"),
-        InputSource { Second: { } second } i => string.Create(CultureInfo.InvariantCulture, $"inputs {i.First} and {second}{Switches(i.Monitored, i.Armed)}"),
-        InputSource i => string.Create(CultureInfo.InvariantCulture, $"input {i.First}{Switches(i.Monitored, i.Armed)}"),
+        InputSource { Second: { } second } i => string.Create(CultureInfo.InvariantCulture, $"inputs {i.First} and {second}{Called(i)}{Switches(i.Monitored, i.Armed)}"),
+        InputSource i => string.Create(CultureInfo.InvariantCulture, $"input {i.First}{Called(i)}{Switches(i.Monitored, i.Armed)}"),
         InternalSource i => $"what {template.Name(i.From)} plays, {Tap(i.Tap)} the fader{Switches(false, i.Armed)}",
         _ => "nothing",
     };
 
     public static string Tap(TapPoint tap) => tap == TapPoint.Pre ? "before" : "after";
+
+    private static string Called(InputSource input) => (input.FirstName, input.SecondName) switch
+    {
+        (null, null) => "",
+        ({ } first, { } second) => $" ({first}, {second})",
+        _ => $" ({input.FirstName ?? input.SecondName})",
+    };
 
     private static string Switches(bool monitored, bool armed) => (monitored ? ", monitored" : "") + (armed ? ", armed" : "");
 }

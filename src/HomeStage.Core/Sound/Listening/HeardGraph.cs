@@ -41,7 +41,7 @@ internal sealed class HeardGraph
     public int LatencyFrames { get; }
 
     /// <summary>The largest lateness of any stage, whatever is listened to.</summary>
-    public int LongestLatencyFrames => _compiled.Compensation.LatenessFrames.DefaultIfEmpty(0).Max();
+    public int LongestLatencyFrames => _compiled.HeardCompensation.LatenessFrames.DefaultIfEmpty(0).Max();
 
     /// <summary>The stages that work, each after all that feed it.</summary>
     public IReadOnlyList<int> Stages { get; }
@@ -53,11 +53,11 @@ internal sealed class HeardGraph
 
     public bool Sounds(int stage) => _sounding.Contains(stage);
 
-    public int LatenessOf(int stage) => _compiled.Compensation.LatenessFrames[stage];
+    public int LatenessOf(int stage) => _compiled.HeardCompensation.LatenessFrames[stage];
 
-    /// <summary>What enters a stage, with the frames by which it waits.</summary>
+    /// <summary>What enters a stage, with the frames by which it waits: what an instrument is late by among them, since its stand-in is not.</summary>
     public IEnumerable<(Link Link, int Padding)> Entering(int stage) =>
-        _compiled.Entering[stage].Select(l => (Graph.Links[l], _compiled.Compensation.PaddingFrames[l]));
+        _compiled.Entering[stage].Select(l => (Graph.Links[l], _compiled.HeardCompensation.PaddingFrames[l] + PlayersOwn(Graph.Links[l])));
 
     /// <summary>What enters a stage from other channels and sounds.</summary>
     public IEnumerable<(Link Link, int Padding)> SoundingInto(int stage) =>
@@ -67,8 +67,10 @@ internal sealed class HeardGraph
     public int OwnLatency(int stage)
     {
         var insert = ChannelOf(stage).Inserts[Graph.Stages[stage].Insert];
-        return insert.IsLiveIn(_request.Act) ? ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, Graph.Template.SampleRateHz) : 0;
+        return insert.IsLiveIn(_request.Act) ? insert.HeardLatencyFrames(Graph.Template.SampleRateHz) : 0;
     }
+
+    private int PlayersOwn(Link link) => link.Kind == LinkKind.InstrumentOutput ? LatenessOf(link.From) : 0;
 
     private int ListenedStage(Template template, int channel) => _request.Point switch
     {

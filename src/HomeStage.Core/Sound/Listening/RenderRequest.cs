@@ -43,7 +43,7 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
         var channel = template.Channels[ListenTo ?? template.Main.Id];
         if (channel.Inserts.FirstOrDefault(i => i.Id == Insert) is not { } insert)
             return new Refusal.Missing("insert", Insert?.Value ?? "", $"on {channel.Name}");
-        return ProcessorCatalogue.Find(insert.Processor) is { HasKey: true }
+        return insert.TakesKey()
             ? null
             : new Refusal.WrongPlace($"{insert.Processor} on {channel.Name}", "has no key input to listen to");
     }

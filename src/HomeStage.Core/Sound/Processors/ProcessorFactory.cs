@@ -25,6 +25,7 @@ public static class ProcessorFactory
         ProcessorCatalogue.Amplifier => new AmplifierProcessor(insert.Settings, lanes, around.SampleRateHz),
         ProcessorCatalogue.PitchCorrection => new PitchCorrectionProcessor(insert.Settings, lanes, around.SampleRateHz, around.Key),
         ProcessorCatalogue.Gain => new GainProcessor(insert.Settings),
+        ProcessorCatalogue.Through => new PassThrough(),
         _ => throw new ArgumentException($"No processor '{insert.Processor}' is built in.", nameof(insert)),
     };
 }

@@ -14,10 +14,13 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
     public IProcessor Processor => processor;
 
     /// <summary>Whether nothing but the signal reaches it: no key, no curve, no tempo, no padding.</summary>
-    public bool IsAlone => Keys.Length == 0 && Key is null && Padding.Length == 0 && !NeedsGrid;
+    public bool IsAlone => Keys.Length == 0 && Key is null && Padding.Length == 0 && After.Length == 0 && !NeedsGrid;
 
     /// <summary>Holds the signal back until a late key is there; none for most.</summary>
     public HeldBack[] Padding { get; init; } = [];
+
+    /// <summary>Holds back what comes out, for a device that is later than what stands in for it; none for most.</summary>
+    public HeldBack[] After { get; init; } = [];
 
     /// <summary>What the key is summed from; empty where none is on.</summary>
     public LinkMixer[] Keys { get; init; } = [];
@@ -38,13 +41,13 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
     /// <param name="frame">Frame of the first of them, counted from the start of the render.</param>
     public void Process(SignalBlock signal, int start, long frame, int frames)
     {
-        for (var lane = 0; lane < Padding.Length; lane++)
-            Padding[lane].Take(signal.Lane(lane, frames)).CopyTo(signal.Lane(lane, frames));
+        Hold(Padding, signal, frames);
         Key?.Clear(frames);
         foreach (var key in Keys)
             key.AddTo(Key!, start, frame, frames);
         Prepare(frame);
         processor.Process(signal, Key, frames);
+        Hold(After, signal, frames);
         if (processor is IReducesGain reduces)
             _reduction = Math.Max(_reduction, reduces.LargestReductionDb);
     }
@@ -54,6 +57,12 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
 
     /// <summary>Whether a block must not reach over the grid on which settings move.</summary>
     public bool NeedsGrid => Moving is not null || Tempos.Count > 0;
+
+    private static void Hold(HeldBack[] lanes, SignalBlock signal, int frames)
+    {
+        for (var lane = 0; lane < lanes.Length; lane++)
+            lanes[lane].Take(signal.Lane(lane, frames)).CopyTo(signal.Lane(lane, frames));
+    }
 
     private void Prepare(long frame)
     {

@@ -11,7 +11,7 @@ namespace HomeStage.Core.Sound.Rendering;
 internal sealed class LinkMixer(
     SignalBlock from, float gain, PanGains spread, int paddingFrames, MovingGain? moving = null, (MovingGain Left, MovingGain Right)? movingSpread = null)
 {
-    private readonly HeldBack[] _padding = paddingFrames == 0 ? [] : [.. Enumerable.Range(0, from.Lanes).Select(_ => new HeldBack(paddingFrames))];
+    private readonly HeldBack[] _padding = HeldBack.Lanes(from.Lanes, paddingFrames);
     private readonly float[] _turned = new float[Pace.BlockFrames];
     private readonly float[] _levels = new float[moving is null ? 0 : Pace.BlockFrames];
     private readonly float[] _sides = new float[movingSpread is null ? 0 : Pace.BlockFrames];

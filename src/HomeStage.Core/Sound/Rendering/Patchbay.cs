@@ -53,10 +53,10 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
 
     private PlayerUnit NewInstrument(int stage, Channel channel, InstrumentSource source)
     {
-        var outputs = new SignalBlock?[source.Kit?.Outputs.Count ?? 1];
+        var outputs = new SignalBlock?[Math.Max(source.Outputs.Count, 1)];
         foreach (var link in heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.InstrumentOutput))
         {
-            var format = source.Kit?.Outputs[link.Output - 1].Format ?? ChannelFormat.Stereo;
+            var format = source.Outputs.Count == 0 ? ChannelFormat.Stereo : source.Outputs[link.Output - 1].Format;
             _playerOutputs[(stage, link.Output)] = outputs[link.Output - 1] ??= new(format == ChannelFormat.Mono ? 1 : 2, Pace.StretchFrames);
         }
 
@@ -89,10 +89,10 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
     private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
     {
         var within = heard.Entering(stage).Where(x => x.Link.Kind == LinkKind.Within).Select(x => x.Padding).FirstOrDefault();
-        var hasKey = insert.Key is { On: true } && ProcessorCatalogue.Find(insert.Processor)!.HasKey;
+        var hasKey = insert.Key is { On: true } && insert.TakesKey();
         return factory.Insert(
             channel, insert, lanes, heard.LatenessOf(stage) - heard.OwnLatency(stage),
-            within == 0 ? [] : [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(within))],
+            HeldBack.Lanes(lanes, within),
             hasKey ? Mixers(stage, kind => kind == LinkKind.Key) : [],
             hasKey ? new SignalBlock(2, Pace.BlockFrames) : null);
     }

@@ -48,7 +48,7 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
     /// <param name="lateness">Frames by which what enters the processor is late.</param>
     public InsertAtWork Insert(Channel channel, Insert insert, int lanes, int lateness, HeldBack[] padding, LinkMixer[] keys, SignalBlock? key)
     {
-        var kind = ProcessorCatalogue.Find(insert.Processor)!;
+        var kind = insert.Kind();
         InsertTarget Of(Parameter p) => new(insert.Id, p.Id);
         var moved = kind.Parameters.Where(p => _movement.Holds(channel.Id, Of(p))).ToList();
         Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => _movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
@@ -56,9 +56,12 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
         IProcessor processor = insert.IsLiveIn(request.Act)
             ? ProcessorFactory.Create(moved.Count == 0 ? insert : insert with { Settings = SettingsAt(lateness) }, lanes, around)
             : new PassThrough();
+        // A device may be later than what stands in for it.
+        var rest = insert.IsLiveIn(request.Act) ? insert.HeardLatencyFrames(_rateHz) - insert.OwnLatencyFrames(_rateHz) : 0;
         return new(insert.Id, processor)
         {
             Padding = padding,
+            After = HeldBack.Lanes(lanes, rest),
             Keys = keys,
             Key = key,
             Moving = moved.Exists(p => _movement.Moves(channel.Id, Of(p))) ? SettingsAt : null,

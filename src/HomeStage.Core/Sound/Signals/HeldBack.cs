@@ -16,6 +16,9 @@ public sealed class HeldBack
         _held = new float[frames];
     }
 
+    /// <returns>One a lane; none where nothing is held back.</returns>
+    public static HeldBack[] Lanes(int lanes, int frames) => frames == 0 ? [] : [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(frames))];
+
     /// <summary>Takes samples in and gives as many that went in that many frames ago; good until the next call.</summary>
     public ReadOnlySpan<float> Take(ReadOnlySpan<float> samples)
     {

@@ -15,14 +15,20 @@ public static class Weight
 
     /// <returns>Percent of one core for one insert.</returns>
     public static double PercentOf(Template template, Channel channel, Insert insert) =>
-        (ProcessorCatalogue.Find(insert.Processor)?.SharePercent ?? 0) * Proportion(template, channel);
+        insert.Device is { } device ? device.Weight.SharePercent ?? 0 : insert.Kind().SharePercent * Proportion(template, channel);
 
     private static double PercentOf(Template template, Channel channel, string act)
     {
-        var instrument = channel.Source is InstrumentSource played ? InstrumentCatalogue.Find(played.Instrument)?.SharePercent ?? 0 : 0;
-        return instrument * template.SampleRateHz / MeasuredAtHz
+        return OfInstrument(template, channel.Source as InstrumentSource)
             + channel.Inserts.Where(i => i.IsLiveIn(act)).Sum(i => PercentOf(template, channel, i));
     }
+
+    private static double OfInstrument(Template template, InstrumentSource? played) => played switch
+    {
+        null => 0,
+        { Device: { } device } => device.Weight.SharePercent ?? 0,
+        _ => (InstrumentCatalogue.Find(played.Instrument)?.SharePercent ?? 0) * template.SampleRateHz / MeasuredAtHz,
+    };
 
     private static double Proportion(Template template, Channel channel) =>
         template.SampleRateHz / MeasuredAtHz * (channel.Format == ChannelFormat.Mono ? 0.5 : 1);
