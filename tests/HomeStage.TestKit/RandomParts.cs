@@ -13,7 +13,7 @@ using HomeStage.Core.Templates;
 namespace HomeStage.TestKit;
 
 /// <summary>Edits by chance of how a template is played, what waits in it, what moves together, and of many channels at once.</summary>
-internal sealed class RandomParts(Random random)
+public sealed class RandomParts(Random random)
 {
     private static readonly MediaRef Loop = new(new string('a', 64), "Waves", 44100, 2, 44100);
 
