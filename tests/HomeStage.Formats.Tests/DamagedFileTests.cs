@@ -6,6 +6,7 @@ using HomeStage.Formats.Csv;
 using HomeStage.Formats.Documents;
 using HomeStage.Formats.Midi;
 using HomeStage.Formats.MidiNames;
+using HomeStage.Formats.ModuleInfo;
 using HomeStage.Formats.Sfz;
 using HomeStage.Formats.Tests.Sfz;
 using HomeStage.Formats.Wave;
@@ -54,6 +55,28 @@ public sealed class DamagedFileTests
         var (read, refused) = Answers(_ => KitCsv.Read(Damaged(table, chance), StandInKits.Tidewater) is FormatResult<KitTable>.Read);
 
         Assert.True(read > Files / 40 && refused > Files / 20, $"{read} were read and {refused} refused.");
+    }
+
+    [Fact]
+    public void DeviceTables()
+    {
+        var table = Encoding.UTF8.GetBytes("name,kind,maker,latency,rate,share,here\n\"Old, Winch\",compressor,Nobody,64,44100,0.4,no\nLoom,synth,\"Some\"\"body\",,,,\n");
+        var chance = new Random(31);
+
+        var (read, refused) = Answers(_ => DeviceCsv.Read(Damaged(table, chance)) is FormatResult<FoundDevices>.Read);
+
+        Assert.True(read > Files / 20 && refused > Files / 20, $"{read} were read and {refused} refused.");
+    }
+
+    [Fact]
+    public void ModuleDescriptions()
+    {
+        var text = Encoding.UTF8.GetBytes("{ // by hand\n\"Factory Info\": {\"Vendor\": \"Nobody\",}, \"Classes\": [{\"CID\": \"AB\", \"Category\": \"Audio Module Class\", \"Name\": \"Slow Tide\", \"Sub Categories\": [\"Fx\", \"Reverb\",],},]}");
+        var chance = new Random(32);
+
+        var (read, refused) = Answers(_ => ModuleInfoReader.Read(Damaged(text, chance)) is FormatResult<FoundDevices>.Read);
+
+        Assert.True(read > Files / 20 && refused > Files / 20, $"{read} were read and {refused} refused.");
     }
 
     [Fact]

@@ -31,12 +31,14 @@ internal sealed class InputFit
 
     /// <summary>Channels that would be heard by the same input at once, after what is proposed for the others.</summary>
     /// <param name="after">The template with the inputs as they are proposed.</param>
-    public static IEnumerable<FitLine> Shared(Template after)
+    /// <param name="act">The act that is looked at; null for every one.</param>
+    public static IEnumerable<FitLine> Shared(Template after, string? act = null)
     {
+        var acts = after.Acts.Select(a => a.Id).Where(a => act is null || a == act).ToList();
         var heard = after.Channels.Where(c => c.Source is InputSource { Monitored: true } && !Waits(after, c)).ToList();
         foreach (var channel in heard)
         {
-            var before = heard.TakeWhile(c => c != channel).Where(c => Meet(InputOf(c), InputOf(channel)) && after.Acts.Any(a => Runs(c, a.Id) && Runs(channel, a.Id))).ToList();
+            var before = heard.TakeWhile(c => c != channel).Where(c => Meet(InputOf(c), InputOf(channel)) && acts.Exists(a => Runs(c, a) && Runs(channel, a))).ToList();
             if (before.Count == 0)
                 continue;
             yield return new(FitKind.SharedInput, channel.Id, Spoken(InputOf(channel)), Spoken(InputOf(channel)), $"shares it with {before[0].Name}: both are heard at once",

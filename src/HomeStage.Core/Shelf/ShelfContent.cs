@@ -1,6 +1,10 @@
+using System.Globalization;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Studios;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Shelf;
@@ -34,7 +38,7 @@ public sealed record KitContent(string Instrument, Kit Kit) : ShelfContent
     public override IReadOnlyList<MediaRef> Sounds =>
         [.. Kit.Pieces.SelectMany(p => p.Layers.Select(l => l.Sample).Prepend(p.Sample)).OfType<MediaRef>().DistinctBy(s => s.Content)];
 
-    public override Refusal? Check() => Catalogue.InstrumentCatalogue.Find(Instrument) is not { Kit: not null }
+    public override Refusal? Check() => InstrumentCatalogue.Find(Instrument) is not { Kit: not null }
         ? new Refusal.Missing("instrument that plays a kit", Instrument, "in the catalogue")
         : KitRules.Check(Kit);
 }
@@ -68,7 +72,44 @@ public sealed record PatchContent(Patch Patch) : ShelfContent
 {
     public override ShelfKind Kind => ShelfKind.Patch;
 
-    public override string Words => $"for {Catalogue.InstrumentCatalogue.Find(Patch.Of)?.Name ?? Catalogue.ProcessorCatalogue.Find(Patch.Of)?.Name ?? Patch.Of}";
+    public override string Words => $"for {InstrumentCatalogue.Find(Patch.Of)?.Name ?? ProcessorCatalogue.Find(Patch.Of)?.Name ?? Patch.Of}";
 
     public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Patches = [Patch] });
+}
+
+/// <summary>An outside device with what is heard in its place.</summary>
+/// <param name="StandIn">Id in the instrument or processor catalogue.</param>
+/// <param name="Settings">Values of the stand-in that differ from its defaults.</param>
+public sealed record DeviceContent(OutsideDevice Device, string StandIn, Map<double> Settings) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Device;
+
+    public bool IsInstrument => InstrumentCatalogue.Find(StandIn) is not null;
+
+    public override string Words => string.Join(", ", new[]
+    {
+        IsInstrument ? "instrument" : "insert",
+        Device.Format,
+        Device.Maker,
+        Device.Controls.Count > 0 ? Counted(Device.Controls.Count, "control") : "",
+        Device.Latency is { } latency ? string.Create(CultureInfo.InvariantCulture, $"{latency.Milliseconds:0.0} ms") : "latency unknown",
+    }.Where(w => w.Length > 0));
+
+    public override Refusal? Check() => DeviceRules.Check(Device)
+        ?? (InstrumentCatalogue.Find(StandIn)?.Parameters ?? ProcessorCatalogue.Find(StandIn)?.Parameters) switch
+        {
+            null => new Refusal.Missing("instrument or processor", StandIn, "in the catalogue"),
+            { } parameters => Editing.Rules.SettingRules.Check(Device.Name, parameters.Concat(Device.Controls.Select(c => c.Parameter)), Settings, isDevice: true),
+        };
+}
+
+/// <summary>A studio with what is in it.</summary>
+public sealed record StudioContent(Studio Studio) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Studio;
+
+    public override string Words => string.Create(CultureInfo.InvariantCulture,
+        $"{Studio.Interface.Inputs.Count} in, {Studio.Interface.Outputs.Count} out, {Studio.Interface.BufferFrames} frames, {Counted(Studio.Devices.Count, "device")}");
+
+    public override Refusal? Check() => StudioRules.Check(Studio);
 }

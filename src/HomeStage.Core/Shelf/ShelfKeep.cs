@@ -13,6 +13,8 @@ public static class ShelfKeep
         ShelfKind.Machine => template.KitOf(place) is { } played ? (new MachineContent(played.Outputs, played.FirstReserved, played.Jacks), template.Channels[new ChannelId(place)].Name) : null,
         ShelfKind.Groove => template.Grooves.FirstOrDefault(g => g.Name == place) is { } groove ? (new GrooveContent(groove), groove.Name) : null,
         ShelfKind.Patch => template.Patches.FirstOrDefault(p => ShelfCopy.PlaceOf(p) == place) is { } patch ? (new PatchContent(patch), patch.Name) : null,
+        ShelfKind.Device => DevicePlace.Of(place)?.In(template) is { Device: { } device } at ? (new DeviceContent(device, at.StandIn, at.Settings), device.Name) : null,
+        ShelfKind.Studio => null,
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown kind of item."),
     };
 }

@@ -12,8 +12,11 @@ namespace HomeStage.Core.Shelf;
 /// <param name="Swap">Where a kit takes the place of another: what that comes to.</param>
 public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap = null)
 {
+    /// <summary>What of a device that was there has no counterpart, a sentence each.</summary>
+    public Sequence<string> Left { get; init; } = [];
+
     /// <param name="onto">A part that the item takes the place of: an instrument with a kit, or a groove or patch that has come from it before;
-    /// null for something new.</param>
+    /// for a device a <see cref="DevicePlace"/>, or a channel's id with a slash for the end of its strip; null for something new.</param>
     public static ShelfTakeResult Of(Template template, ShelfItem item, string? onto = null, IReadOnlyDictionary<string, string?>? said = null) => item.Content switch
     {
         KitContent kit when onto is null => Whole(template, NewInstrument(template, item, kit), item),
@@ -24,6 +27,12 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
         GrooveContent groove => Named(template, item, onto, groove.Groove.Name, n => template.Grooves.Any(g => g.Name == n), n => n, n => new PutGroove(groove.Groove with { Name = n })),
         PatchContent patch => Named(template, item, onto, patch.Patch.Name, n => template.Patches.Any(p => p.Of == patch.Patch.Of && p.Name == n),
             n => ShelfCopy.PlaceOf(patch.Patch with { Name = n }), n => new PutPatch(patch.Patch with { Name = n })),
+        DeviceContent device => DeviceTake.Of(template, item, device, onto) switch
+        {
+            (Sequence<Edit> edits, string place, var left) => Whole(template, new(edits, place) { Left = left }, item),
+            _ => new ShelfTakeResult.Refused(new Refusal.Missing("place", onto ?? "none", $"that could take {item.Name}")),
+        },
+        StudioContent => new ShelfTakeResult.Refused(new Refusal.WrongPlace(item.Name, "is a studio: it is chosen, and not put into a template")),
         _ => throw new ArgumentOutOfRangeException(nameof(item), item.Content, "Unknown kind of content."),
     };
 

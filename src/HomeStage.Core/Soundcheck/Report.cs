@@ -15,7 +15,9 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
         new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
         new PieceUnheard(), new OutputBeyond(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new CalledOtherwise(), new OutputNames(), new OutputNumbering(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
-        new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(), new SoundMissing(),
+        new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(),
+        new InputBeyond(), new LateInput(), new BuffersTooLong(), new InputShared(), new ArmedUnheard(), new InputWidth(),
+        new SoundMissing(), new DeviceMissing(), new OutputBeyondInterface(), new InterfaceDiffers(), new RateUnsupported(), new MidiDeviceMissing(), new LatencyUnknown(),
     ];
 
     /// <exception cref="InvalidOperationException">There is no such rule.</exception>

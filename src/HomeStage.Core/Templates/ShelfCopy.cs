@@ -4,7 +4,7 @@ namespace HomeStage.Core.Templates;
 /// <remarks>The part itself is the template's own; nothing in it changes when the item does.</remarks>
 /// <param name="Kind">What was taken.</param>
 /// <param name="Place">The part that it is now: a channel's id for a kit or a machine, the name of a groove; of a patch what it is of and its name,
-/// parted by a slash.</param>
+/// parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
 /// <param name="Item">Id of the item.</param>
 /// <param name="Revision">Of the item, from 1.</param>
 /// <param name="Became">By name in the item its name or id here, where the two differ.</param>
@@ -19,6 +19,8 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
         ShelfKind.Kit or ShelfKind.Machine => template.KitOf(Place) is not null,
         ShelfKind.Groove => template.Grooves.Any(g => g.Name == Place),
         ShelfKind.Patch => template.Patches.Any(p => PlaceOf(p) == Place),
+        ShelfKind.Device => DevicePlace.Of(Place)?.In(template) is { Device: not null },
+        ShelfKind.Studio => false,
         _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),
     };
 
@@ -47,4 +49,10 @@ public enum ShelfKind
 
     /// <summary>Settings of an instrument or a processor.</summary>
     Patch,
+
+    /// <summary>An outside device with its named controls and its stand-in.</summary>
+    Device,
+
+    /// <summary>A studio; it is never a part of a template.</summary>
+    Studio,
 }

@@ -113,10 +113,12 @@ internal static class StoredWords
         },
         [typeof(ShelfContent)] = new()
         {
+            [typeof(DeviceContent)] = "device",
             [typeof(GrooveContent)] = "groove",
             [typeof(KitContent)] = "kit",
             [typeof(MachineContent)] = "machine",
             [typeof(PatchContent)] = "patch",
+            [typeof(StudioContent)] = "studio",
         },
         [typeof(NoteProcessor)] = new()
         {

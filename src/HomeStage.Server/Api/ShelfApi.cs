@@ -131,5 +131,7 @@ internal static class ShelfApi
         renewal.Edits, EditWords.OfBatch(renewal.Edits, document.Template), renewal.Why?.Sentence);
 
     private static string PartOf(Template template, ShelfCopy copy) =>
-        copy.Kind is ShelfKind.Kit or ShelfKind.Machine ? template.Channels[new ChannelId(copy.Place)].Name : copy.Place[(copy.Place.IndexOf('/', StringComparison.Ordinal) + 1)..];
+        copy.Kind is ShelfKind.Kit or ShelfKind.Machine ? template.Channels[new ChannelId(copy.Place)].Name
+        : copy.Kind is ShelfKind.Device && DevicePlace.Of(copy.Place) is { } place ? template.Channels[place.Channel].Name
+        : copy.Place[(copy.Place.IndexOf('/', StringComparison.Ordinal) + 1)..];
 }

@@ -1,5 +1,7 @@
 using System.Text;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Shelf;
@@ -11,7 +13,7 @@ namespace HomeStage.Formats.Tests.Documents;
 /// <summary>Items of the shelf as files.</summary>
 public class ShelfDocumentTests
 {
-    public static TheoryData<string> Kinds => ["kit", "machine", "groove", "patch"];
+    public static TheoryData<string> Kinds => ["kit", "machine", "groove", "patch", "device", "studio"];
 
     [Theory]
     [MemberData(nameof(Kinds))]
@@ -67,6 +69,10 @@ public class ShelfDocumentTests
         "kit" => new KitContent(InstrumentCatalogue.Breakwater, StandInKits.Breakwater),
         "machine" => new MachineContent([new("The rest", ChannelFormat.Stereo), new("Left", ChannelFormat.Mono)], true, JackUse.Halves),
         "groove" => new GrooveContent(Groove.Swing("Limp", 960, 0.61)),
+        "device" => new DeviceContent(
+            new("Slow Tide") { Maker = "Nobody", Format = "VST3", DeviceId = "a1", Preset = "Long", Outputs = [new("Front", ChannelFormat.Stereo)], Key = KeyWidth.Mono, Latency = new(64, 44100), Weight = new(0.4, null, 3), State = new(new string('a', 64), "long.state", 99), Controls = [new("depth", "Depth", Unit.Choice, 0, 1, 1) { Options = ["Low", "High"], Note = "The rear knob" }] },
+            ProcessorCatalogue.Reverb, Map<double>.Empty.With("decay-s", 3).With("device.depth", 1)),
+        "studio" => new StudioContent(new(new("Table", ["Front", ""], ["L", "R"], 256) { RatesHz = [48000], MonitorsDirectly = true }) { BudgetMs = 9.5, MidiDevices = ["Pad board"], Devices = [new(new("Winch"), false) { Latency = new(9, 48000), Weight = new(1) }] }),
         _ => new PatchContent(new(InstrumentCatalogue.Undertow, "Murk", Map<double>.Empty)),
     };
 }

@@ -34,6 +34,7 @@ internal static class TemplateWords
         ShelfKind.Kit => $"The kit of {ChannelName(place, t)}",
         ShelfKind.Machine => $"The machine of {ChannelName(place, t)}",
         ShelfKind.Groove => $"The groove {place}",
+        ShelfKind.Device => DevicePlace.Of(place) is { } at ? $"{at.In(t)?.Device?.Name ?? "The device"} on {t.Name(at.Channel)}" : "A device",
         _ => $"The patch {place[(place.IndexOf('/', StringComparison.Ordinal) + 1)..]}",
     };
 
