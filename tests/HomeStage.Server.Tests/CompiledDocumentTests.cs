@@ -34,12 +34,12 @@ public class CompiledDocumentTests
     public void AfterAnEdit_LevelsAndFindingsAreThoseOfTheNewState()
     {
         var before = new OpenDocument("one", DocumentKind.Template, 0, Stage, [], []);
-        var was = before.Compiled.LevelsIn(InMix).Levels.Single(l => l.Channel.Value == "organ").ExpectedLufs;
+        var was = before.Compiled.LevelsIn(InMix, null).Levels.Single(l => l.Channel.Value == "organ").ExpectedLufs;
 
         var after = before.Then(RevisionKind.Edit, null, Stage.With(new SetLevel(new("organ"), new(-6)), new RenameChannel(new("organ"), "Loop")));
 
-        Assert.Equal(was!.Value - 6, after.Compiled.LevelsIn(InMix).Levels.Single(l => l.Channel.Value == "organ").ExpectedLufs!.Value, 9);
+        Assert.Equal(was!.Value - 6, after.Compiled.LevelsIn(InMix, null).Levels.Single(l => l.Channel.Value == "organ").ExpectedLufs!.Value, 9);
         Assert.Contains(after.Compiled.ReportIn(InMix, Surroundings.Whole).Open, f => f.Rule == "doubled-name");
-        Assert.Same(before.Compiled.Template.In(InMix).Graph.Links, after.Compiled.Template.In(InMix).Graph.Links);
+        Assert.Same(before.Compiled.In(null).In(InMix).Graph.Links, after.Compiled.In(null).In(InMix).Graph.Links);
     }
 }

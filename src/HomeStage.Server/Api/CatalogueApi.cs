@@ -18,9 +18,10 @@ internal static class CatalogueApi
 
     public sealed record KeyView(MusicalKey Key, string Name);
 
+    /// <param name="StandsInOnly">Whether it is of use only in place of a device.</param>
     /// <param name="ShortName">A few letters for rows.</param>
     /// <param name="KeyedShortName">The same where its key is on; null where that makes no difference.</param>
-    public sealed record ProcessorView(string Id, string Name, string ShortName, string? KeyedShortName, bool HasKey, bool HasTrigger, IReadOnlyList<ParameterView> Parameters);
+    public sealed record ProcessorView(string Id, string Name, string ShortName, string? KeyedShortName, bool HasKey, bool HasTrigger, bool StandsInOnly, IReadOnlyList<ParameterView> Parameters);
 
     public sealed record InstrumentView(string Id, string Name, string About, IReadOnlyList<ParameterView> Parameters, Core.Kits.Kit? Kit);
 
@@ -30,7 +31,7 @@ internal static class CatalogueApi
     public sealed record ParameterView(string Id, string Name, Unit Unit, string Symbol, double Min, double Max, double Step, double Default, IReadOnlyList<string> Options, string? Needs);
 
     public static void MapCatalogue(this RouteGroupBuilder api) => api.MapGet("/catalogue", Ok<CatalogueView> () => TypedResults.Ok(new CatalogueView(
-        [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.ShortName, p.KeyedShortName, p.HasKey, p.HasTrigger, [.. p.Parameters.Select(ViewOf)]))],
+        [.. ProcessorCatalogue.All.Select(p => new ProcessorView(p.Id, p.Name, p.ShortName, p.KeyedShortName, p.HasKey, p.HasTrigger, p.StandsInOnly, [.. p.Parameters.Select(ViewOf)]))],
         [.. InstrumentCatalogue.All.Select(i => new InstrumentView(i.Id, i.Name, i.About, [.. i.Parameters.Select(ViewOf)], i.Kit?.Together()))],
         [.. MusicalKey.All.Select(k => new KeyView(k, k.Name))],
         [.. Enum.GetValues<ChannelKind>().Select(k => new KindView(k, NameOf(k), Capabilities.Of(k)))],

@@ -7,7 +7,7 @@ using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Keeping;
-using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -44,10 +44,10 @@ internal static class DocumentApi
                 ? TypedResults.File(TemplateDocument.Write(document.Template), "application/json", $"{SongPackage.FileName(document.Template.Name)}.template.json")
                 : Problems.NotFound("document"));
         group.MapGet("/{id}/findings", async Task<Results<Ok<FindingsView>, ProblemHttpResult>> (
-            string id, string act, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
+            string id, string act, DocumentStore store, StageAround around, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
-            : TypedResults.Ok(FindingsView.Of(document, act, media.Around(document.Template))));
+            : TypedResults.Ok(FindingsView.Of(document, act, await around.OfAsync(document.Template, cancellation))));
         group.MapGet("/{id}/new-place", async Task<Results<Ok<ProposedPlace>, ProblemHttpResult>> (
             string id, string kind, string? chosen, DocumentStore store, CancellationToken cancellation) =>
             Kinds.FirstOrDefault(k => k.Name == kind) is not { Name: not null } known ? Problems.NotFound("kind of channel")
@@ -56,7 +56,9 @@ internal static class DocumentApi
                 ? TypedResults.Ok(new ProposedPlace(NewPlace.Of(document.Template, known.Kind, chosen is null ? null : new(chosen))))
                 : Problems.NotFound("document"));
         group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
-            Answer(await store.EditAsync(id, request.Revision, request.Edits, cancellation: cancellation), book));
+            await store.EditAsync(id, request.Revision, request.Edits, cancellation: cancellation) is var answer && answer is StoreAnswer.Refused refused
+                ? Problems.Refused(refused.Why, refused.EditIndex, await store.OpenAsync(id, cancellation) is { } open ? MendedBatch.Of(open.Template, request.Edits) : null)
+                : Answer(answer, book));
         group.MapPost("/{id}/undo", async (string id, StepRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             Answer(await store.UndoAsync(id, request.Revision, cancellation), book));
         group.MapPost("/{id}/redo", async (string id, StepRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
@@ -68,6 +70,8 @@ internal static class DocumentApi
                 ? TypedResults.Created($"/api/documents/{made.Made.Id}", new Recovered(made.Made.Id, made.Revision))
                 : Problems.NotFound("document that could be read"));
         group.MapUploads();
+        group.MapFit();
+        group.MapDevices();
         group.MapKitFiles();
         group.MapMachines();
         group.MapShelfParts();

@@ -2,6 +2,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Levels;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Studios;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -21,17 +22,17 @@ internal static class LevelsApi
     public static void MapLevels(this RouteGroupBuilder group)
     {
         group.MapGet("/{id}/silence", async Task<Results<Ok<SilenceView>, ProblemHttpResult>> (
-            string id, string act, string channel, DocumentStore store, CancellationToken cancellation) =>
+            string id, string act, string channel, DocumentStore store, StudioDesk desk, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : !Identifier.IsValid(channel) || !document.Template.Channels.Contains(new(channel)) ? Problems.NotFound("channel")
-            : TypedResults.Ok(new SilenceView(WhySilent.At(document.Compiled.Template.In(act), new(channel)))));
+            : TypedResults.Ok(new SilenceView(WhySilent.At(document.Compiled.In((await desk.OnAsync(cancellation))?.Studio).In(act), new(channel)))));
         group.MapGet("/{id}/levels", async Task<Results<Ok<BudgetView>, ProblemHttpResult>> (
-            string id, string act, DocumentStore store, CancellationToken cancellation, double target = Calibration.NominalLufs) =>
+            string id, string act, DocumentStore store, StudioDesk desk, CancellationToken cancellation, double target = Calibration.NominalLufs) =>
             !(target is >= -60 and <= 0) ? Problems.Refused(new Refusal.OutOfRange("The target", target, -60, 0, "LUFS"))
             : await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
-            : TypedResults.Ok(Of(document.Compiled.LevelsIn(act), target)));
+            : TypedResults.Ok(Of(document.Compiled.LevelsIn(act, (await desk.OnAsync(cancellation))?.Studio), target)));
     }
 
     private static BudgetView Of(LevelBudget budget, double target) => new(

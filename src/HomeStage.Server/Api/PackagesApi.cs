@@ -5,6 +5,7 @@ using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -36,19 +37,20 @@ internal static class PackagesApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewPackage asked, DocumentStore store, MediaStore media, JobQueue<SongZip> jobs, CancellationToken cancellation)
+        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, JobQueue<SongZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
         var request = new RenderRequest(asked.Act ?? song.Template.FinalAct.Id);
         if (request.Check(song.Template) is { } wrong)
             return Problems.Refused(wrong);
+        var compiled = song.Compiled.In((await desk.OnAsync(cancellation))?.Studio);
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", work =>
         {
-            var sound = Renderer.Render(song.Compiled.Template, request, new JobWatcher(work), media, cancellation: work.Cancellation);
+            var sound = Renderer.Render(compiled, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
             SongPackage.Write(song.Template, sound, zip);
-            var why = sound.PeakDbfs is null ? WhySilent.At(song.Compiled.Template.In(request.Act), song.Template.Main.Id) : null;
+            var why = sound.PeakDbfs is null ? WhySilent.At(compiled.In(request.Act), song.Template.Main.Id) : null;
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray(), why);
         });
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));

@@ -1,3 +1,4 @@
+using HomeStage.Core.Editing;
 using HomeStage.Server.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -8,11 +9,13 @@ internal static class Problems
 {
     public static ProblemHttpResult NotFound(string what) => Of(StatusCodes.Status404NotFound, "not-found", $"There is no such {what}.");
 
-    public static ProblemHttpResult Refused(Refusal why, int? editIndex = null) =>
+    /// <param name="mended">What would do what was meant; null where nothing is known.</param>
+    public static ProblemHttpResult Refused(Refusal why, int? editIndex = null, MendedBatch? mended = null) =>
         Of(StatusCodes.Status422UnprocessableEntity, why.Code, why.Sentence, new()
         {
             ["path"] = why.Path.Count > 0 ? why.Path.ToArray() : null,
             ["editIndex"] = editIndex,
+            ["mended"] = mended,
         });
 
     public static ProblemHttpResult Unreadable(string code, string sentence) =>

@@ -8,6 +8,7 @@ using HomeStage.Formats.Wave;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -39,16 +40,17 @@ internal static class RendersApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewRender asked, DocumentStore store, MediaStore media, TapeShelf tapes, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
+        NewRender asked, DocumentStore store, StudioDesk desk, MediaStore media, TapeShelf tapes, JobQueue<RenderedAudio> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
         var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull };
         if (request.Check(document.Template) is { } wrong)
             return Problems.Refused(wrong);
-        var content = RenderContent.Of(document.Compiled.Template, request, media);
+        var compiled = document.Compiled.In((await desk.OnAsync(cancellation))?.Studio);
+        var content = RenderContent.Of(compiled, request, media);
         var job = jobs.Start(content, work => RenderedAudio.Of(
-            Renderer.Render(document.Compiled.Template, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
+            Renderer.Render(compiled, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 

@@ -1,5 +1,6 @@
 using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStage.Server.Data;
@@ -22,6 +23,8 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
     public DbSet<ShelfSoundRow> ShelfSounds => Set<ShelfSoundRow>();
 
     public DbSet<ShelfUseRow> ShelfUses => Set<ShelfUseRow>();
+
+    public DbSet<DeviceStateRow> DeviceStates => Set<DeviceStateRow>();
 
     public DbSet<SnapshotRow> Snapshots => Set<SnapshotRow>();
 
@@ -69,6 +72,7 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
             row.HasIndex(u => u.ItemId);
             row.HasOne<DocumentRow>().WithMany().HasForeignKey(u => u.DocumentId);
         });
+        modelBuilder.Entity<DeviceStateRow>(row => row.HasKey(s => s.Content));
         modelBuilder.Entity<SnapshotRow>(row =>
         {
             row.HasKey(s => new { s.DocumentId, s.Number });

@@ -2,16 +2,17 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Shelf;
+using HomeStage.Server.Data.Studios;
 
 namespace HomeStage.Server.Demo;
 
 /// <summary>Fills a library in which nothing ever was with the demo company's templates, made by the same edits as anybody's: all of
 /// them or none.</summary>
-public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStore shelf)
+public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk)
 {
     /// <summary>The demo templates as the edits that build them from an empty stage.</summary>
     public static IReadOnlyList<(string Name, IReadOnlyList<Edit> Edits)> Templates { get; } =
-        [(NightFerry.Name, NightFerry.Edits()), (FirstRehearsal.Name, FirstRehearsal.Edits())];
+        [(NightFerry.Name, NightFerry.Edits()), (FirstRehearsal.Name, FirstRehearsal.Edits()), (ReedOrgan.Name, ReedOrgan.Edits())];
 
     public async Task SeedAsync(CancellationToken cancellation = default)
     {
@@ -20,7 +21,8 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStor
         // A seeding that was cut off goes on from here; the templates come last and all at once.
         if ((await shelf.ListAsync(cancellation)).Count == 0)
             foreach (var (name, content) in QuayShelf.Items)
-                await shelf.AddAsync(name, content, cancellation);
+                if (await shelf.AddAsync(name, content, cancellation) is ShelfAnswer.Kept { Item: var item } && name == HarbourRoom.Name)
+                    await desk.PutOnAsync(item.Id, cancellation);
         await store.CreateAllAsync([.. Templates.Select(t => new NewDocument(DocumentKind.Template, Built(t.Name, t.Edits), OpensByDefault: t.Name == FirstRehearsal.Name))], cancellation);
     }
 

@@ -12,7 +12,11 @@ internal static class NightFerry
     public const string Name = "Night Ferry";
     private const ChannelFormat Wide = ChannelFormat.Stereo;
 
-    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly(), .. FerryCargo.Edits()];
+    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly(), .. FerryCargo.Edits(), .. InTurn()];
+
+    /// <summary>The chorus sings before the singers' microphones.</summary>
+    private static IEnumerable<Edit> InTurn() =>
+        new[] { 1, 2, 3, 5 }.Select(i => new AcceptFinding($"input-shared/chorus-{i}", "The chorus is sung after the singers, before the same microphones."));
 
     private static Edit[] Frame() =>
     [

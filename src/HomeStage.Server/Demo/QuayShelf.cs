@@ -12,6 +12,10 @@ internal static class QuayShelf
         ("Quay box", new MachineContent(Outputs(), true, null)),
         ("Breakwater over the quay box", new KitContent(InstrumentCatalogue.OwnMachine, OverTheBox())),
         ("Tidewater as on the ferry", new KitContent(InstrumentCatalogue.Tidewater, StandInKits.Tidewater)),
+        ("Lantern Keys", new DeviceContent(ReedOrgan.LanternKeys, InstrumentCatalogue.Bellbuoy, Map<double>.Empty)),
+        ("Keel Tuner", new DeviceContent(ReedOrgan.KeelTuner, ProcessorCatalogue.PitchCorrection, Map<double>.Empty)),
+        (HarbourRoom.Name, new StudioContent(HarbourRoom.Room)),
+        (HarbourRoom.TableName, new StudioContent(HarbourRoom.Table)),
     ];
 
     private static Sequence<KitOutput> Outputs() =>

@@ -6,6 +6,7 @@ using HomeStage.Server.Data;
 using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Data.Summaries;
 using HomeStage.Server.Demo;
 using HomeStage.Server.Jobs;
@@ -93,6 +94,9 @@ public static class StageApp
         services.AddSingleton(s => new StagedSounds(s.GetRequiredService<MediaStore>(), s.GetRequiredService<TimeProvider>(), Path.Combine(dataFolder, "media", "staged")));
         services.AddSingleton<SidesJoined>();
         services.AddSingleton<ShelfStore>();
+        services.AddSingleton<StudioDesk>();
+        services.AddSingleton<StageAround>();
+        services.AddSingleton<DeviceStates>();
         services.AddSingleton<SoundUses>();
         services.AddSingleton<Removals>();
         services.AddSingleton<Recovery>();
@@ -123,6 +127,8 @@ public static class StageApp
         api.MapPackages();
         api.MapRemoved();
         api.MapShelf();
+        api.MapStudios();
+        api.MapDeviceStates();
     }
 
     /// <summary>A stream is open, not busy.</summary>

@@ -34,6 +34,7 @@ public class VoicesTests
     [Theory]
     [InlineData("Lead voice")]
     [InlineData("Rhythm guitar")]
+    [InlineData("Organ close")]
     public void Performer_HasTheNominalLoudnessToo_AndIsHeardWhileMonitored(string name)
     {
         Template Stage(bool monitored) => OneBar(new AddChannel(new()

@@ -877,6 +877,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/studio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FitView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeldDevice"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/device-swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DeviceSwapRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DeviceSwapView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/channels/{channel}/kit-file": {
         parameters: {
             query?: never;
@@ -2829,6 +2946,288 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studios": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StudioView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StudioRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StudioView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studios/on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StudioOnRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studios/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StudioRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StudioView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studios/devices/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FolderRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FoundView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studios/devices/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FoundView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/device-states": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    name: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DeviceState"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/device-states/{content}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    content: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2871,6 +3270,15 @@ export interface components {
             name: string;
             lines: string[];
             words: string;
+        };
+        AudioInterface: {
+            name: string;
+            inputs: string[];
+            outputs: string[];
+            /** Format: int32 */
+            bufferFrames: number;
+            ratesHz?: number[];
+            monitorsDirectly?: boolean;
         };
         AudioStarter: {
             name: string;
@@ -2984,6 +3392,7 @@ export interface components {
             destination?: null | components["schemas"]["ChannelId"];
             /** Format: int32 */
             outputPair?: null | number;
+            outputName?: null | string;
             stages?: {
                 [key: string]: components["schemas"]["StageState"];
             };
@@ -3030,6 +3439,7 @@ export interface components {
             under?: null | components["schemas"]["ChannelId"];
             format?: null | components["schemas"]["ChannelFormat"];
             instrument?: null | string;
+            device?: null | components["schemas"]["OutsideDevice"];
             splitOf?: null | components["schemas"]["ChannelId"];
             /** Format: int32 */
             output?: null | number;
@@ -3047,6 +3457,65 @@ export interface components {
         };
         /** @description dB; null is −∞. */
         Decibels: null | number;
+        DeviceControl: {
+            id: string;
+            name: string;
+            unit: components["schemas"]["Unit"];
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            default: number;
+            options?: string[];
+            note?: string;
+        };
+        DeviceFitView: {
+            channel: string;
+            channelName: string;
+            insert: null | string;
+            device: string;
+            kind: string;
+            /** Format: double */
+            latencyMs: null | number;
+            isMeasured: boolean;
+            /** Format: double */
+            sharePercent: null | number;
+            standing: components["schemas"]["DeviceStanding"];
+            standIn: string;
+        };
+        DeviceLatency: {
+            /** Format: int32 */
+            frames: number;
+            /** Format: int32 */
+            rateHz: number;
+        };
+        /** @enum {unknown} */
+        DeviceStanding: "here" | "missing" | "unknown";
+        DeviceState: {
+            content: string;
+            fileName: string;
+            /** Format: int32 */
+            bytes: number;
+        };
+        DeviceSwapRequest: {
+            channel: components["schemas"]["ChannelId"];
+            insert: null | components["schemas"]["InsertId"];
+            device: components["schemas"]["OutsideDevice"];
+        };
+        DeviceSwapView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            left: string[];
+        };
+        DeviceWeight: {
+            /** Format: double */
+            sharePercent?: null | number;
+            /** Format: double */
+            memoryMegabytes?: null | number;
+            /** Format: double */
+            loadSeconds?: null | number;
+        };
         Difference: {
             piece: string;
             /** Format: double */
@@ -3084,7 +3553,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -3165,7 +3634,15 @@ export interface components {
             processor: string;
             /** Format: int32 */
             place?: null | number;
+            device?: null | components["schemas"]["OutsideDevice"];
             channel: components["schemas"]["ChannelId"];
+        };
+        EditMonitorInputs: {
+            /** @enum {string} */
+            type: "monitor-inputs";
+            channels: unknown[];
+            monitored: null | boolean;
+            armed?: null | boolean;
         };
         EditMoveChannel: {
             /** @enum {string} */
@@ -3409,6 +3886,13 @@ export interface components {
             destination: null | components["schemas"]["ChannelId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditSetDevice: {
+            /** @enum {string} */
+            type: "set-device";
+            insert: null | components["schemas"]["InsertId"];
+            device: null | components["schemas"]["OutsideDevice"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditSetFormat: {
             /** @enum {string} */
             type: "set-format";
@@ -3495,6 +3979,7 @@ export interface components {
             type: "set-output-pair";
             /** Format: int32 */
             outputPair: number;
+            name?: null | string;
             channel: components["schemas"]["ChannelId"];
         };
         EditSetOutputs: {
@@ -3597,6 +4082,13 @@ export interface components {
             act: string;
             state: components["schemas"]["StageState"];
         };
+        EditSetStandIn: {
+            /** @enum {string} */
+            type: "set-stand-in";
+            insert: null | components["schemas"]["InsertId"];
+            standIn: string;
+            channel: components["schemas"]["ChannelId"];
+        };
         EditSetTimeline: {
             /** @enum {string} */
             type: "set-timeline";
@@ -3614,6 +4106,12 @@ export interface components {
             type: "set-waits-for";
             waitsFor: null | components["schemas"]["WaitsFor"];
             insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
+        EditTakeInput: {
+            /** @enum {string} */
+            type: "take-input";
+            input: components["schemas"]["InputSource"];
             channel: components["schemas"]["ChannelId"];
         };
         EditTakeInputs: {
@@ -3669,9 +4167,54 @@ export interface components {
             accepted: components["schemas"]["AcceptedView"][];
             acts: components["schemas"]["ActStanding"][];
         };
+        FitChoiceView: {
+            name: string;
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+        };
+        /** @enum {unknown} */
+        FitKind: "input" | "shared-input" | "output" | "midi-device";
+        FitLineView: {
+            key: string;
+            kind: components["schemas"]["FitKind"];
+            channel: string;
+            name: string;
+            madeFor: string;
+            here: null | string;
+            note: null | string;
+            choices: components["schemas"]["FitChoiceView"][];
+            /** Format: int32 */
+            proposed: number;
+        };
+        FitView: {
+            /** Format: int32 */
+            revision: number;
+            studio: null | string;
+            /** Format: double */
+            budgetMs: number;
+            /** Format: double */
+            bufferMs: number;
+            lines: components["schemas"]["FitLineView"][];
+            devices: components["schemas"]["DeviceFitView"][];
+            paths: components["schemas"]["PathView"][];
+            parking: components["schemas"]["ParkingView"];
+        };
+        FolderRequest: {
+            folder: string;
+        };
         FolderSound: {
             path: string;
             sound: components["schemas"]["MediaRef"];
+        };
+        FoundDeviceView: {
+            device: components["schemas"]["OutsideDevice"];
+            standIn: string;
+            kind: string;
+            isHere: boolean;
+        };
+        FoundView: {
+            devices: components["schemas"]["FoundDeviceView"][];
+            leftOut: string[];
         };
         FullMeterView: {
             /** Format: double */
@@ -3747,6 +4290,11 @@ export interface components {
             /** Format: date-time */
             checkedUtc: null | string;
         };
+        HeldDevice: {
+            device: components["schemas"]["OutsideDevice"];
+            standIn: string;
+            kind: string;
+        };
         InputLight: {
             /** Format: int32 */
             input: number;
@@ -3757,6 +4305,18 @@ export interface components {
             /** Format: int32 */
             input: number;
             name: string;
+        };
+        InputSource: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            second?: null | number;
+            /** @default false */
+            monitored: boolean;
+            /** @default false */
+            armed: boolean;
+            firstName?: null | string;
+            secondName?: null | string;
         };
         InputView: {
             /** Format: int32 */
@@ -3770,6 +4330,7 @@ export interface components {
             settings?: {
                 [key: string]: number;
             };
+            device?: null | components["schemas"]["OutsideDevice"];
             parkedIn?: string[];
             key?: null | components["schemas"]["KeyInput"];
             trigger?: null | components["schemas"]["NoteTrigger"];
@@ -3846,6 +4407,8 @@ export interface components {
             key: components["schemas"]["MusicalKey"];
             name: string;
         };
+        /** @enum {unknown} */
+        KeyWidth: "none" | "mono" | "stereo";
         KindView: {
             kind: components["schemas"]["ChannelKind"];
             name: string;
@@ -4257,6 +4820,19 @@ export interface components {
             aside: components["schemas"]["AsideView"][];
             pinsSay: null | string;
         };
+        OutsideDevice: {
+            name: string;
+            maker?: string;
+            format?: string;
+            deviceId?: string;
+            preset?: string;
+            outputs?: components["schemas"]["KitOutput"][];
+            key?: components["schemas"]["KeyWidth"];
+            latency?: null | components["schemas"]["DeviceLatency"];
+            weight?: components["schemas"]["DeviceWeight"];
+            state?: null | components["schemas"]["DeviceState"];
+            controls?: components["schemas"]["DeviceControl"][];
+        };
         PadNote: {
             /** Format: int32 */
             pad: number;
@@ -4280,6 +4856,14 @@ export interface components {
             default: number;
             options: string[];
             needs: null | string;
+        };
+        ParkingView: {
+            inserts: string[];
+            edits: components["schemas"]["Edit"][];
+            /** Format: double */
+            worstMs: null | number;
+            buffersAlone: boolean;
+            isExact: boolean;
         };
         Part: {
             state: components["schemas"]["PartState"];
@@ -4309,6 +4893,16 @@ export interface components {
             };
             key?: null | components["schemas"]["KeyInput"];
             curve?: components["schemas"]["ShapePoint"][];
+        };
+        PathView: {
+            channel: string;
+            name: string;
+            /** Format: double */
+            chainMs: number;
+            /** Format: double */
+            milliseconds: number;
+            isLate: boolean;
+            unknownLatency: string[];
         };
         Pattern: {
             name: string;
@@ -4420,6 +5014,7 @@ export interface components {
             keyedShortName: null | string;
             hasKey: boolean;
             hasTrigger: boolean;
+            standsInOnly: boolean;
             parameters: components["schemas"]["ParameterView"][];
         };
         ProposedPlace: {
@@ -4539,7 +5134,7 @@ export interface components {
             };
         };
         /** @enum {unknown} */
-        ShelfKind: "kit" | "machine" | "groove" | "patch";
+        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio";
         ShownController: {
             /** Format: int32 */
             number: number;
@@ -4589,6 +5184,8 @@ export interface components {
             monitored: boolean;
             /** @default false */
             armed: boolean;
+            firstName?: null | string;
+            secondName?: null | string;
         };
         SourceInstrumentSource: {
             /** @enum {string} */
@@ -4599,6 +5196,7 @@ export interface components {
                 [key: string]: number;
             };
             patch?: null | string;
+            device?: null | components["schemas"]["OutsideDevice"];
         };
         SourceInternalSource: {
             /** @enum {string} */
@@ -4626,6 +5224,38 @@ export interface components {
         StepRequest: {
             /** Format: int32 */
             revision: number;
+        };
+        Studio: {
+            interface: components["schemas"]["AudioInterface"];
+            /** Format: double */
+            budgetMs?: number;
+            midiDevices?: string[];
+            devices?: components["schemas"]["StudioDevice"][];
+        };
+        StudioDevice: {
+            device: components["schemas"]["OutsideDevice"];
+            /** @default true */
+            isHere: boolean;
+            latency?: null | components["schemas"]["DeviceLatency"];
+            weight?: components["schemas"]["DeviceWeight"];
+        };
+        StudioOnRequest: {
+            id: null | string;
+        };
+        StudioRequest: {
+            name: string;
+            studio: components["schemas"]["Studio"];
+        };
+        StudioView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            revision: number;
+            isOn: boolean;
+            words: string;
+            /** Format: double */
+            bufferMs: number;
+            studio: components["schemas"]["Studio"];
         };
         SummaryView: {
             id: string;
@@ -4746,7 +5376,7 @@ export interface components {
             sections: components["schemas"]["SectionWish"][];
         };
         /** @enum {unknown} */
-        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice";
+        Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice" | "number";
         UseView: {
             document: string;
             name: string;

@@ -9,6 +9,7 @@ public enum Performer
 {
     Voice,
     Guitar,
+    Organ,
 }
 
 /// <summary>What the performers play: a plain phrase in the song's key, or in C where it waits for one.</summary>
@@ -19,20 +20,26 @@ public static class Performers
 
     internal const double GuitarDb = 1.8;
 
+    internal const double OrganDb = 0.3;
+
     // Degrees of the scale, a bar each of four notes; the last note of a bar is held.
     private static readonly int[][] Phrase = [[0, 2, 4, 2], [3, 4, 5, 4], [4, 2, 1, 2], [0, 1, -1, 0]];
     private static readonly int[] Major = [0, 2, 4, 5, 7, 9, 11];
     private static readonly int[] Minor = [0, 2, 3, 5, 7, 8, 10];
 
     /// <returns>By the channel's role; a voice where it tells nothing.</returns>
-    public static Performer Of(Channel channel) =>
-        ChannelRole.Of(channel).Role is { } role && role.Contains("guitar", StringComparison.Ordinal) ? Performer.Guitar : Performer.Voice;
+    public static Performer Of(Channel channel) => ChannelRole.Of(channel).Role switch
+    {
+        { } role when role.Contains("guitar", StringComparison.Ordinal) => Performer.Guitar,
+        "organ" => Performer.Organ,
+        _ => Performer.Voice,
+    };
 
     /// <summary>The notes of the phrase over the whole timeline, on the felt beats of each section.</summary>
     /// <returns>Start and end in seconds, MIDI note number, velocity.</returns>
     public static IEnumerable<(double Start, double End, int Number, int Velocity)> Notes(TimeMap time, MusicalKey? key, Performer performer)
     {
-        var tonic = Tonic(key) + (performer == Performer.Voice ? 60 : 48);
+        var tonic = Tonic(key) + (performer == Performer.Guitar ? 48 : 60);
         var scale = key is { Minor: true } ? Minor : Major;
         var bar = 0;
         foreach (var section in time.Sections)

@@ -32,9 +32,15 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
     /// <summary>Someone who sings or plays in place of a hardware input.</summary>
     public Player Create(Performer performer, IReadOnlyList<NoteEvent> notes)
     {
-        var gain = new Decibels(performer == Performer.Voice ? Performers.VoiceDb : Performers.GuitarDb).Linear;
+        (double Db, Func<NoteEvent, IVoice> Make) plays = performer switch
+        {
+            Performer.Guitar => (Performers.GuitarDb, n => new StringVoice(n, 2400, 75, 500, sampleRateHz)),
+            Performer.Organ => (Performers.OrganDb, n => new OrganVoice(n, Map<double>.Empty, sampleRateHz)),
+            _ => (Performers.VoiceDb, n => new SingingVoice(n, sampleRateHz)),
+        };
+        var gain = new Decibels(plays.Db).Linear;
         IReadOnlyList<Heard> both = [new(1, new(gain, gain))];
-        return new(notes, n => new(performer == Performer.Voice ? new SingingVoice(n, sampleRateHz) : new StringVoice(n, 2400, 75, 500, sampleRateHz), both));
+        return new(notes, n => new(plays.Make(n), both));
     }
 
     private Func<NoteEvent, Map<double>, IVoice> Maker(string instrument) => instrument switch

@@ -137,6 +137,9 @@ namespace HomeStage.Server.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("IsOn")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -253,6 +256,23 @@ namespace HomeStage.Server.Data.Migrations
                     b.HasIndex("Content");
 
                     b.ToTable("MediaUses");
+                });
+
+            modelBuilder.Entity("HomeStage.Server.Data.Studios.DeviceStateRow", b =>
+                {
+                    b.Property<string>("Content")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("AddedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("Content");
+
+                    b.ToTable("DeviceStates");
                 });
 
             modelBuilder.Entity("HomeStage.Server.Data.RevisionNameRow", b =>

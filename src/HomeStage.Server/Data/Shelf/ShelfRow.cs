@@ -18,6 +18,9 @@ public sealed class ShelfRow
 
     public required DateTime ChangedUtc { get; set; }
 
+    /// <summary>For a studio: whether it is the one that is on.</summary>
+    public bool IsOn { get; set; }
+
     /// <summary>When it was removed; it can come back for a while. Null while it is there.</summary>
     public DateTime? RemovedUtc { get; set; }
 }

@@ -11,6 +11,11 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
 {
     public const int MostItems = 5000;
 
+    private int _version;
+
+    /// <summary>Another number after every change to the shelf.</summary>
+    public int Version => Volatile.Read(ref _version);
+
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
     /// <returns>By kind, then by name.</returns>
@@ -51,6 +56,7 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
             db.Add(row);
             await NoteSoundsAsync(db, row.Id, content, cancellation);
             await db.SaveChangesAsync(cancellation);
+            NoteChange();
             return new ShelfAnswer.Kept(ItemOf(row));
         }, cancellation);
     }
@@ -89,9 +95,13 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
     public async Task<bool> RemoveAsync(string id, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
-        return await gate.OneAtATimeAsync(
+        var gone = await gate.OneAtATimeAsync(
             () => db.Shelf.Where(r => r.Id == id && r.RemovedUtc == null).ExecuteUpdateAsync(set => set.SetProperty(r => r.RemovedUtc, Now), cancellation), cancellation) > 0;
+        NoteChange();
+        return gone;
     }
+
+    internal void NoteChange() => Interlocked.Increment(ref _version);
 
     /// <returns>Ids of documents that hold a copy of it or did.</returns>
     public async Task<IReadOnlyList<string>> UsersAsync(string id, CancellationToken cancellation)
@@ -120,6 +130,7 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
             if (await change(db, row) is { } refused)
                 return new ShelfAnswer.Refused(refused);
             await db.SaveChangesAsync(cancellation);
+            NoteChange();
             return new ShelfAnswer.Kept(ItemOf(row));
         }, cancellation);
     }

@@ -1,0 +1,62 @@
+using HomeStage.Core.Devices;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Fitting;
+using HomeStage.Core.Templates;
+using HomeStage.Formats;
+using HomeStage.Server.Data;
+using HomeStage.Server.Data.Studios;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>Outside devices: what a document holds of them, one in the place of another, and the states that they carry.</summary>
+internal static class DevicesApi
+{
+    /// <param name="Device">What shall stand there.</param>
+    public sealed record DeviceSwapRequest(ChannelId Channel, InsertId? Insert, OutsideDevice Device);
+
+    /// <param name="Left">What has no counterpart on it, a sentence each.</param>
+    public sealed record DeviceSwapView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, IReadOnlyList<string> Left);
+
+    /// <summary>A device of a document, each once.</summary>
+    /// <param name="StandIn">Id of what is heard in its place there.</param>
+    public sealed record HeldDevice(OutsideDevice Device, string StandIn, string Kind);
+
+    public static void MapDeviceStates(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/device-states").WithTags("Devices");
+        group.MapPost("/", async Task<Results<Ok<DeviceState>, ProblemHttpResult>> (string name, HttpRequest request, DeviceStates states, CancellationToken cancellation) =>
+            await BoundedStream.ReadAsync(request.Body, DeviceState.MostBytes, request.ContentLength, cancellation) is not { } bytes
+                ? Problems.Unreadable("too-large", $"A state or preset may have {DeviceState.MostBytes / 1024 / 1024} MB.")
+                : await states.AddAsync(bytes, name, cancellation) switch
+                {
+                    { Kept: { } kept } => TypedResults.Ok(kept),
+                    { Why: var why } => Problems.Refused(why!),
+                });
+        group.MapGet("/{content}", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string content, DeviceStates states, CancellationToken cancellation) =>
+            await states.FindAsync(content, cancellation) is { } bytes ? TypedResults.File(bytes, "application/octet-stream", $"{content[..12]}.state") : Problems.NotFound("state"));
+    }
+
+    public static void MapDevices(this RouteGroupBuilder group)
+    {
+        group.MapGet("/{id}/devices", async Task<Results<Ok<IReadOnlyList<HeldDevice>>, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(HeldBy(document.Template)) : Problems.NotFound("document"));
+        group.MapPost("/{id}/device-swap", async Task<Results<Ok<DeviceSwapView>, ProblemHttpResult>> (string id, DeviceSwapRequest asked, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : new DevicePlace(asked.Channel, asked.Insert).In(document.Template) is null ? Problems.NotFound("place for a device")
+            : DeviceSwap.Of(document.Template, asked.Channel, asked.Insert, asked.Device) is var swap && Batch.Apply(document.Template, swap.Edits) is BatchResult.Refused refused ? Problems.Refused(refused.Why)
+            : TypedResults.Ok(new DeviceSwapView(swap.Edits, EditWords.OfBatch(swap.Edits, document.Template), swap.Left)));
+    }
+
+    private static IReadOnlyList<HeldDevice> HeldBy(Template template)
+    {
+        var held = template.Channels.SelectMany(c => c.Inserts.Select(i => (i.Device, StandIn: i.Processor))
+            .Append(((c.Source as InstrumentSource)?.Device, (c.Source as InstrumentSource)?.Instrument ?? ""))).Where(d => d.Device is not null);
+        var once = new List<HeldDevice>();
+        foreach (var (device, standIn) in held)
+            if (once.All(o => !o.Device.IsSameAs(device!)))
+                once.Add(new(device!, standIn, StudiosApi.KindOf(standIn)));
+        return once;
+    }
+}
