@@ -38,6 +38,12 @@ export const router = createRouter({
       meta: { title: 'Outputs' },
     })),
     { path: '/shelf', name: 'shelf', component: () => import('@/views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
+    {
+      path: '/studio',
+      name: 'studio',
+      component: () => import('@/views/studio/StudioView.vue'),
+      meta: { title: 'Studio' },
+    },
     { path: '/songs', name: 'songs', component: () => import('@/views/songs/SongsView.vue'), meta: { title: 'Songs' } },
     {
       path: '/songs/:id',

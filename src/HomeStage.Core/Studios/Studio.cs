@@ -29,6 +29,9 @@ public sealed record Studio(AudioInterface Interface)
 /// <param name="IsHere">Whether it is there; one that is not is remembered with what was measured.</param>
 public sealed record StudioDevice(OutsideDevice Device, bool IsHere = true)
 {
+    /// <summary>Id in the instrument or processor catalogue of what is heard in its place; null where nobody said.</summary>
+    public string? StandIn { get; init; }
+
     /// <summary>Its latency as it was measured there; null where nobody did.</summary>
     public DeviceLatency? Latency { get; init; }
 

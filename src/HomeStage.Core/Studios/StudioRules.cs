@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
 
 namespace HomeStage.Core.Studios;
@@ -38,6 +39,8 @@ public static class StudioRules
 
     private static Refusal? CheckDevice(StudioDevice device) =>
         DeviceRules.Check(device.Device)
+        ?? (device.StandIn is { } standIn && InstrumentCatalogue.Find(standIn) is null && ProcessorCatalogue.Find(standIn) is null
+            ? new Refusal.Missing("instrument or processor", standIn, "in the catalogue") : null)
         ?? (device.Latency is { } latency ? DeviceRules.CheckLatency($"The latency of {device.Device.Name} as measured", latency) : null)
         ?? DeviceRules.CheckWeight(device.Device.Name, device.Weight);
 

@@ -1,10 +1,14 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Fitting;
+using HomeStage.Core.Shelf;
+using HomeStage.Core.Studios;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Studios;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -22,6 +26,14 @@ internal static class DevicesApi
     /// <summary>A device of a document, each once.</summary>
     /// <param name="StandIn">Id of what is heard in its place there.</param>
     public sealed record HeldDevice(OutsideDevice Device, string StandIn, string Kind);
+
+    /// <summary>A device that the studio that is on, or the shelf, knows.</summary>
+    /// <param name="Item">The shelf's item that it is; null for one of the studio alone.</param>
+    /// <param name="IsHere">Whether it is in the studio that is on.</param>
+    public sealed record KnownDevice(OutsideDevice Device, string StandIn, bool IsInstrument, bool IsHere, string? Item);
+
+    public static void MapKnownDevices(this RouteGroupBuilder api) =>
+        api.MapGet("/devices", async (ShelfStore shelf, StudioDesk desk, CancellationToken cancellation) => TypedResults.Ok(await KnownAsync(shelf, desk, cancellation))).WithTags("Devices");
 
     public static void MapDeviceStates(this RouteGroupBuilder api)
     {
@@ -48,6 +60,25 @@ internal static class DevicesApi
             : DeviceSwap.Of(document.Template, asked.Channel, asked.Insert, asked.Device) is var swap && Batch.Apply(document.Template, swap.Edits) is BatchResult.Refused refused ? Problems.Refused(refused.Why)
             : TypedResults.Ok(new DeviceSwapView(swap.Edits, EditWords.OfBatch(swap.Edits, document.Template), swap.Left)));
     }
+
+    /// <returns>Those of the shelf first, which know more, then what else the studio has; by name.</returns>
+    private static async Task<IReadOnlyList<KnownDevice>> KnownAsync(ShelfStore shelf, StudioDesk desk, CancellationToken cancellation)
+    {
+        var studio = (await desk.OnAsync(cancellation))?.Studio;
+        var known = (await shelf.ListAsync(cancellation)).Select(i => i.Item).Where(i => i.Content is DeviceContent)
+            .Select(i => KnownOf(i.Id, (DeviceContent)i.Content, studio)).ToList();
+        foreach (var device in studio?.Devices ?? [])
+            if (known.All(k => !k.Device.IsSameAs(device.Device)))
+            {
+                var standIn = device.StandIn ?? ProcessorCatalogue.Through;
+                known.Add(new(device.Device, standIn, InstrumentCatalogue.Find(standIn) is not null, device.IsHere, null));
+            }
+
+        return [.. known.OrderBy(k => k.Device.Name, StringComparer.OrdinalIgnoreCase)];
+    }
+
+    private static KnownDevice KnownOf(string item, DeviceContent content, Studio? studio) =>
+        new(content.Device, content.StandIn, content.IsInstrument, studio?.Find(content.Device) is { IsHere: true }, item);
 
     private static IReadOnlyList<HeldDevice> HeldBy(Template template)
     {

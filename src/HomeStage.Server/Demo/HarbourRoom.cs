@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Studios;
 
@@ -20,15 +21,15 @@ internal static class HarbourRoom
         MidiDevices = ["Quay keys", "Pad board"],
         Devices =
         [
-            new(ReedOrgan.LanternKeys), new(ReedOrgan.SlowTide), new(ReedOrgan.KeelTuner), new(ReedOrgan.OldWinch) { Latency = new(58, Rate) }, new(ReedOrgan.GullChoir),
-            new(EbbFilter, IsHere: false), new(BrassLung, IsHere: false),
+            new(ReedOrgan.LanternKeys) { StandIn = InstrumentCatalogue.Bellbuoy }, new(ReedOrgan.SlowTide) { StandIn = ProcessorCatalogue.Reverb }, new(ReedOrgan.KeelTuner) { StandIn = ProcessorCatalogue.PitchCorrection }, new(ReedOrgan.OldWinch) { StandIn = ProcessorCatalogue.Compressor, Latency = new(58, Rate) }, new(ReedOrgan.GullChoir) { StandIn = InstrumentCatalogue.Gullwing },
+            new(EbbFilter, IsHere: false) { StandIn = ProcessorCatalogue.Equaliser }, new(BrassLung, IsHere: false) { StandIn = InstrumentCatalogue.Reedbox },
         ],
     };
 
     public static readonly Studio Table = new(new AudioInterface("Two-way box", ["Front 1", "Front 2"], ["Near left", "Near right"], 256) { RatesHz = [44100, 48000], MonitorsDirectly = true })
     {
         MidiDevices = ["Fold-up keys", "Pad board"],
-        Devices = [new(ReedOrgan.LanternKeys) { Weight = new(2.6) }, new(ReedOrgan.SlowTide), new(ReedOrgan.KeelTuner), new(ReedOrgan.OldWinch, IsHere: false), new(ReedOrgan.GullChoir, IsHere: false)],
+        Devices = [new(ReedOrgan.LanternKeys) { StandIn = InstrumentCatalogue.Bellbuoy, Weight = new(2.6) }, new(ReedOrgan.SlowTide) { StandIn = ProcessorCatalogue.Reverb }, new(ReedOrgan.KeelTuner) { StandIn = ProcessorCatalogue.PitchCorrection }, new(ReedOrgan.OldWinch, IsHere: false) { StandIn = ProcessorCatalogue.Compressor }, new(ReedOrgan.GullChoir, IsHere: false) { StandIn = InstrumentCatalogue.Gullwing }],
     };
 
     public static string InputName(int number) => Inputs[number - 1];

@@ -18,20 +18,34 @@ internal static class ReedOrgan
 
     public static readonly OutsideDevice LanternKeys = new("Lantern Keys")
     {
-        Maker = "Saltmarsh Workshop", Format = "CLAP", DeviceId = "saltmarsh.lantern-keys", Preset = "Low wick", Latency = new(0, Rate), Weight = new(1.4, 180, 1.2),
+        Maker = "Saltmarsh Workshop",
+        Format = "CLAP",
+        DeviceId = "saltmarsh.lantern-keys",
+        Preset = "Low wick",
+        Latency = new(0, Rate),
+        Weight = new(1.4, 180, 1.2),
         Outputs = [new("Keys", ChannelFormat.Stereo)],
         Controls = [new("wick", "Wick", Unit.Percent, 0, 100, 35) { Note = "Above 60 it covers the second voice." }, new("glass", "Glass", Unit.Choice, 0, 2, 0) { Options = ["Clear", "Green", "Smoked"] }],
     };
 
     public static readonly OutsideDevice GullChoir = new("Gull Choir")
     {
-        Maker = "Saltmarsh Workshop", Format = "VST3", DeviceId = "5a1e5a1e00000000000000000000c401", Preset = "Far rock", Latency = new(0, Rate), Weight = new(3.8, 900, 6.5),
+        Maker = "Saltmarsh Workshop",
+        Format = "VST3",
+        DeviceId = "5a1e5a1e00000000000000000000c401",
+        Preset = "Far rock",
+        Latency = new(0, Rate),
+        Weight = new(3.8, 900, 6.5),
         Outputs = [new("Choir", ChannelFormat.Stereo)],
     };
 
     public static readonly OutsideDevice KeelTuner = new("Keel Tuner")
     {
-        Maker = "Estuary Tools", Format = "VST3", DeviceId = "5a1e5a1e00000000000000000000ee17", Latency = new(1536, Rate), Weight = new(0.9, 60, 0.4),
+        Maker = "Estuary Tools",
+        Format = "VST3",
+        DeviceId = "5a1e5a1e00000000000000000000ee17",
+        Latency = new(1536, Rate),
+        Weight = new(0.9, 60, 0.4),
         Controls = [new("pull", "Pull", Unit.Percent, 0, 100, 50)],
     };
 

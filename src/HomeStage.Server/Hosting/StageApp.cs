@@ -129,6 +129,7 @@ public static class StageApp
         api.MapShelf();
         api.MapStudios();
         api.MapDeviceStates();
+        api.MapKnownDevices();
     }
 
     /// <summary>A stream is open, not busy.</summary>

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import type { paths } from './schema'
+import type { Mended } from './types'
 
 export const api = createClient<paths>({ baseUrl: '' })
 
@@ -9,6 +10,8 @@ export class Refusal extends Error {
     readonly code: string,
     sentence: string,
     readonly path: string[] = [],
+    /** What would do what was meant; none where nothing is known. */
+    readonly mended?: Mended,
   ) {
     super(sentence)
   }
@@ -48,10 +51,12 @@ export function refusalOf(problem: unknown): Refusal {
     code = 'unknown',
     detail = 'The server refused without a reason.',
     path = [],
+    mended,
   } = (problem ?? {}) as {
     code?: string
     detail?: string
     path?: string[]
+    mended?: Mended
   }
-  return new Refusal(code, detail, path)
+  return new Refusal(code, detail, path, mended)
 }

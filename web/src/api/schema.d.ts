@@ -194,6 +194,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KnownDevice"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roles": {
         parameters: {
             query?: never;
@@ -4454,6 +4489,13 @@ export interface components {
             narrowed: string[];
             replanned: null | components["schemas"]["Replanning"];
         };
+        KnownDevice: {
+            device: components["schemas"]["OutsideDevice"];
+            standIn: string;
+            isInstrument: boolean;
+            isHere: boolean;
+            item: null | string;
+        };
         Lever: {
             id: string;
             name: string;
@@ -5236,6 +5278,7 @@ export interface components {
             device: components["schemas"]["OutsideDevice"];
             /** @default true */
             isHere: boolean;
+            standIn?: null | string;
             latency?: null | components["schemas"]["DeviceLatency"];
             weight?: components["schemas"]["DeviceWeight"];
         };

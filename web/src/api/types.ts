@@ -95,3 +95,21 @@ export type JackChoice = Schemas['JackChoice']
 export type SettledKit = Schemas['SettledView']
 export type KitDrafts = Schemas['DraftsView']
 export type BroughtKit = Schemas['BroughtKit']
+export type OutsideDevice = Required<Schemas['OutsideDevice']>
+export type DeviceControl = Schemas['DeviceControl']
+export type DeviceState = Schemas['DeviceState']
+export type KnownDevice = Schemas['KnownDevice'] & { device: OutsideDevice }
+export type StudioInside = Required<Schemas['Studio']>
+export type StudioItem = Omit<Schemas['StudioView'], 'studio'> & { studio: StudioInside }
+export type StudioDevice = Schemas['StudioDevice']
+export type FoundDevices = Schemas['FoundView']
+export type StudioFit = Omit<Schemas['FitView'], 'lines' | 'parking'> & {
+  lines: FitLine[]
+  parking: Omit<Schemas['ParkingView'], 'edits'> & { edits: Edit[] }
+}
+export type FitLine = Omit<Schemas['FitLineView'], 'choices'> & { choices: FitChoice[] }
+export type FitChoice = Omit<Schemas['FitChoiceView'], 'edits'> & { edits: Edit[] }
+export type DeviceFit = Schemas['DeviceFitView']
+export type MonitoredPath = Schemas['PathView']
+export type DeviceSwap = Omit<Schemas['DeviceSwapView'], 'edits'> & { edits: Edit[] }
+export type Mended = { name: string; edits: Edit[] }

@@ -64,7 +64,7 @@ async function keep() {
           <option v-for="item in others" :key="item.id" :value="item.id">in place of {{ item.name }}</option>
         </select></label
       >
-      <label v-if="!inPlaceOf">Name<input v-model="name" class="field" maxlength="80" autofocus @keydown.stop /></label>
+      <label v-if="!inPlaceOf">Name<input v-model="name" class="field" maxlength="80" autofocus /></label>
       <p class="faint">
         It can be used in every template then. This template keeps its own copy<template v-if="inPlaceOf"
           >; where the one before is used, it is offered</template

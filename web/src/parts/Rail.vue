@@ -4,9 +4,11 @@ import { useRoute } from 'vue-router'
 import Icon from './Icon.vue'
 import { useTheme } from '@/look/theme'
 import { useDocument } from '@/state/document'
+import { useStudio } from '@/state/studio'
 
 const route = useRoute()
 const document = useDocument()
+const studio = useStudio()
 const { theme, turn } = useTheme()
 
 const orderPath = computed(() => {
@@ -35,6 +37,18 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
     >
     <RouterLink to="/songs" :class="{ on: onSongs }"><Icon name="songs" />Songs</RouterLink>
     <RouterLink to="/shelf" :class="{ on: route.name === 'shelf' }"><Icon name="shelf" />Shelf</RouterLink>
+    <RouterLink to="/studio" :class="{ on: route.name === 'studio' }"><Icon name="studio" />Studio</RouterLink>
+    <select
+      v-if="studio.items?.length"
+      class="studio"
+      aria-label="The studio that is on"
+      :title="studio.on ? `${studio.on.name}: ${studio.on.words}` : 'No studio is on'"
+      :value="studio.on?.id ?? ''"
+      @change="studio.putOn(($event.target as HTMLSelectElement).value || null)"
+    >
+      <option value="">none</option>
+      <option v-for="item in studio.items" :key="item.id" :value="item.id">{{ item.name }}</option>
+    </select>
     <span class="gap" />
     <button
       type="button"
@@ -90,6 +104,17 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
 .rail a.on {
   color: var(--lamp);
   background: var(--lamp-wash);
+}
+
+.studio {
+  width: 66px;
+  padding: 2px 0;
+  border: 1px solid var(--line-soft);
+  border-radius: 6px;
+  background: var(--rail);
+  color: var(--text-2);
+  font-size: 10.5px;
+  text-overflow: ellipsis;
 }
 
 .gap {

@@ -3,6 +3,9 @@ import { computed, ref } from 'vue'
 import { api, asked } from '@/api/client'
 import type { Capabilities, Catalogue, ChannelKind, ChannelRow, Insert } from '@/api/types'
 
+/** Letters of a device's name that have room in a row. */
+const longestWord = 8
+
 /** What templates can hold. Asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
   const known = ref<Catalogue>({ processors: [], instruments: [], keys: [], kinds: [], hues: [] })
@@ -30,6 +33,7 @@ export const useCatalogue = defineStore('catalogue', () => {
 
   /** A few letters for a row. */
   function shortName(insert: Insert) {
+    if (insert.device) return insert.device.name.split(' ')[0]!.slice(0, longestWord)
     const kind = processors.value.get(insert.processor)
     return (insert.key?.on ? kind?.keyedShortName : null) ?? kind?.shortName ?? insert.processor
   }
@@ -37,7 +41,9 @@ export const useCatalogue = defineStore('catalogue', () => {
   function keyedInserts(rows: ChannelRow[]) {
     return rows.flatMap((row) =>
       row.channel.inserts
-        .filter((insert) => processors.value.get(insert.processor)?.hasKey)
+        .filter((insert) =>
+          insert.device ? insert.device.key !== 'none' : processors.value.get(insert.processor)?.hasKey,
+        )
         .map((insert) => ({ row, insert })),
     )
   }

@@ -3,7 +3,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { changesSince, editsOf, returnTo, stepOf, whole, type Change } from './documentCalls'
 import { useCatalogue } from './catalogue'
 import { Refusal, sentenceOf } from '@/api/client'
-import type { ChannelRow, DocumentKind, Edit, Head } from '@/api/types'
+import type { ChannelRow, DocumentKind, Edit, Head, Mended } from '@/api/types'
 
 /** How often an edit is made again on a newer revision before a person is asked. */
 const mostTries = 4
@@ -19,7 +19,7 @@ export const useDocument = defineStore('document', () => {
   const chosen = reactive(new Set<string>())
   const folded = reactive(new Set<string>())
   const act = ref('write')
-  const refusal = ref<{ channel?: string; sentence: string; path: string[] }>()
+  const refusal = ref<{ channel?: string; sentence: string; path: string[]; mended?: Mended }>()
   const loading = ref(false)
   const missing = ref(false)
   /** Says that another tab has changed something, until this one does. */
@@ -151,6 +151,7 @@ export const useDocument = defineStore('document', () => {
         ? 'This was changed in another tab meanwhile. The newest state is shown; please do it again.'
         : sentenceOf(error),
       path: error instanceof Refusal ? error.path : [],
+      mended: error instanceof Refusal ? error.mended : undefined,
     }
   }
 

@@ -62,4 +62,6 @@ export const kindWords: Record<ShelfKind, string> = {
   machine: 'Machine',
   groove: 'Groove',
   patch: 'Patch',
+  device: 'Device',
+  studio: 'Studio',
 }

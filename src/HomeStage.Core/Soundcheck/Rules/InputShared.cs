@@ -14,7 +14,7 @@ public sealed class InputShared : ISoundcheckRule
     public IEnumerable<Finding> Look(Template template, string act) =>
         LateInput.IsForMixing(template, act) ? []
         : from line in InputFit.Shared(template, act)
-        let channel = template.Channels[line.Channel]
-        select new Finding(Id, Severity.Warning, [channel.Id], $"{channel.Name} is heard by input {line.MadeFor}, and {line.Note}.",
-            [new($"Monitor {channel.Name} no more", line.ProposedEdits)]);
+          let channel = template.Channels[line.Channel]
+          select new Finding(Id, Severity.Warning, [channel.Id], $"{channel.Name} is heard by input {line.MadeFor}, and {line.Note}.",
+              [new($"Monitor {channel.Name} no more", line.ProposedEdits)]);
 }

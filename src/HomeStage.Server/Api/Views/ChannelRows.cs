@@ -33,8 +33,9 @@ internal static class ChannelRows
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch
     {
-        { Kind: ChannelKind.Main, OutputPair: { } pair } => $"to outputs {2 * pair - 1}–{2 * pair}",
+        { Kind: ChannelKind.Main, OutputPair: { } pair } channel => $"to outputs {2 * pair - 1}–{2 * pair}{(channel.OutputName is { } name ? $" · {name}" : "")}",
         { Source: InstrumentSource { Kit: { } kit } } => $"{Count(kit.Pieces.Count, "piece")}, {Count(kit.Outputs.Count, "output")}",
+        { Source: InstrumentSource { Device: not null } source } => $"heard through {InstrumentCatalogue.Find(source.Instrument)?.Name ?? source.Instrument}",
         { Source: InstrumentSource source } => InstrumentCatalogue.Find(source.Instrument)?.About ?? source.Instrument,
         { Source: OutputSource source } => Split(template, source),
         { Source: InputSource source } channel => Input(channel, source),
@@ -50,7 +51,13 @@ internal static class ChannelRows
     /// <summary>An input that nobody hears says so, unless sound is laid there to be heard.</summary>
     private static string Input(Channel channel, InputSource source)
     {
-        var input = source.Second is { } second ? $"inputs {source.First}, {second}" : $"input {source.First}";
+        var input = (source.FirstName, source.Second) switch
+        {
+            ({ } name, null) => $"{source.First} · {name}",
+            ({ } name, { } second) => $"{source.First}, {second} · {name}{(source.SecondName is { } other ? $", {other}" : "")}",
+            (null, { } second) => $"inputs {source.First}, {second}",
+            _ => $"input {source.First}",
+        };
         return channel.Starters.Count > 0 ? $"{Count(channel.Starters.Count, "sound")}, {input}" : source.Monitored ? input : $"{input}, not monitored";
     }
 
@@ -63,7 +70,7 @@ internal static class ChannelRows
     private static string Split(Template template, OutputSource source)
     {
         var player = template.Channels[source.Instrument];
-        return player.Source is InstrumentSource { Kit: { } kit } ? $"{player.Name} {kit.JackLabel(source.Output)}" : player.Name;
+        return player.Source is InstrumentSource { Kit: { } kit } ? $"{player.Name} {kit.JackLabel(source.Output)}" : $"{player.Name} output {source.Output}";
     }
 
     private static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";

@@ -44,7 +44,7 @@ internal sealed class RowBook
     /// <summary>Whether nothing differs that another row, or this row's place, colour or words depend on.</summary>
     private static bool StandsAlike(Channel a, Channel b) =>
         a.Id == b.Id && a.Name == b.Name && a.Kind == b.Kind && a.Destination == b.Destination && a.HueDegrees == b.HueDegrees
-        && a.OutputPair == b.OutputPair && ReferenceEquals(a.Source, b.Source) && ReferenceEquals(a.Feeds, b.Feeds)
+        && a.OutputPair == b.OutputPair && a.OutputName == b.OutputName && ReferenceEquals(a.Source, b.Source) && ReferenceEquals(a.Feeds, b.Feeds)
         && ReferenceEquals(a.Sends, b.Sends) && ReferenceEquals(a.Starters, b.Starters) && ReferenceEquals(a.Plays, b.Plays)
         && a.MidiOut == b.MidiOut && a.Spare == b.Spare;
 }

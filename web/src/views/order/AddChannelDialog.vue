@@ -2,17 +2,19 @@
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
-import type { ChannelKind } from '@/api/types'
+import type { ChannelKind, Source } from '@/api/types'
 import { goHome } from '@/parts/home'
 import Picker from '@/parts/Picker.vue'
 import MachineDialog from '@/machine/MachineDialog.vue'
 import { useCatalogue } from '@/state/catalogue'
+import { useDevices } from '@/state/devices'
 import { useDocument } from '@/state/document'
 import { newPlaceOf } from '@/state/documentCalls'
 
 const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const catalogue = useCatalogue()
+const devices = useDevices()
 const kind = ref<ChannelKind>('instrument')
 const name = ref('')
 const under = ref('')
@@ -27,14 +29,23 @@ const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOn
 const feeds = computed(() => catalogue.can(kind.value).feedsASum)
 const sums = computed(() => document.sums.map((r) => ({ value: r.channel.id, text: r.channel.name })))
 const kits = computed(() =>
-  document.ordered.filter((r) => r.channel.source?.type === 'instrument' && r.channel.source.kit),
+  document.ordered.filter((r) => r.channel.kind === 'instrument' && outputsOf(r.channel.source).length > 1),
 )
-const outputs = computed(() => {
-  const source = document.rows.get(splitOf.value)?.channel.source
-  return source?.type === 'instrument' ? (source.kit?.outputs ?? []) : []
-})
+const outputs = computed(() => outputsOf(document.rows.get(splitOf.value)?.channel.source))
+
+function outputsOf(source: Source | null | undefined) {
+  return source?.type === 'instrument' ? (source.kit?.outputs ?? source.device?.outputs ?? []) : []
+}
+
+/** The device that is chosen; none where an instrument of ours is. */
+const known = computed(() =>
+  instrument.value.startsWith('(device)')
+    ? devices.instruments[Number(instrument.value.slice('(device)'.length))]
+    : undefined,
+)
 watch(open, (now) => {
   if (!now) return
+  void devices.look().catch(() => undefined)
   made = undefined
   void propose()
   input.value = document.head?.nextInput ?? 1
@@ -62,7 +73,8 @@ async function add() {
         kind: kind.value,
         name: name.value.trim() || null,
         under: feeds.value ? under.value : null,
-        instrument: kind.value === 'instrument' ? instrument.value : null,
+        instrument: kind.value === 'instrument' ? (known.value?.standIn ?? instrument.value) : null,
+        device: kind.value === 'instrument' ? (known.value?.device ?? null) : null,
         splitOf: kind.value === 'split' ? splitOf.value : null,
         output: kind.value === 'split' ? output.value : null,
         input: kind.value === 'audio' ? input.value : null,
@@ -113,6 +125,11 @@ function chooseMade() {
           <option v-for="i in catalogue.known.instruments" :key="i.id" :value="i.id">
             {{ i.name }}: {{ i.about }}
           </option>
+          <optgroup v-if="devices.instruments.length" label="Of yours, heard through a stand-in">
+            <option v-for="(d, i) in devices.instruments" :key="d.device.name" :value="`(device)${i}`">
+              {{ d.device.name }}{{ d.isHere ? '' : ', not in this studio' }}
+            </option>
+          </optgroup>
         </select></label
       >
       <button v-if="kind === 'instrument'" type="button" class="plain" @click="toOwnMachine">

@@ -10,12 +10,14 @@ import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
+import { useStudio } from '@/state/studio'
 
 const props = defineProps<{ row: ChannelRow; focusable: boolean; folded: boolean; renaming: boolean; drop?: Side }>()
 const emit = defineEmits<{ fold: [row: ChannelRow, on: boolean]; renamed: [row: ChannelRow, name?: string] }>()
 const document = useDocument()
 const catalogue = useCatalogue()
 const findings = useFindings()
+const studio = useStudio()
 const nameInput = useTemplateRef('nameInput')
 
 const channel = computed(() => props.row.channel)
@@ -32,9 +34,14 @@ const sidechain = computed(() => {
   if (props.row.keyedBy.length) return `from ${props.row.keyedBy.join(', ')}`
   return props.row.steers.length ? `to ${props.row.steers.join(', ')}` : ''
 })
+const path = computed(() => studio.paths.get(channel.value.id))
+const heardLate = computed(() => (path.value ? `${path.value.milliseconds.toFixed(1)} ms` : ''))
 const strip = computed(() =>
   channel.value.inserts.map((insert) => ({
     name: catalogue.shortName(insert),
+    whole: insert.device
+      ? `${insert.device.name}, heard through ${catalogue.processors.get(insert.processor)?.name}`
+      : catalogue.shortName(insert),
     plum: insert.key?.on || insert.parkedIn.includes(document.act),
     parked: insert.parkedIn.includes(document.act),
   })),
@@ -137,8 +144,14 @@ function mute() {
         ><FindingMark :severity="found.severity" /><span class="unseen">{{ found.sentence }}</span></span
       >
     </span>
-    <span class="cut quiet" role="gridcell" :title="row.comesFrom">{{ row.comesFrom }}</span>
-    <span class="cut strip" role="gridcell" :title="strip.map((insert) => insert.name).join(', ')">
+    <span
+      class="cut quiet"
+      role="gridcell"
+      :title="heardLate ? `${row.comesFrom}, heard ${heardLate} late` : row.comesFrom"
+      >{{ row.comesFrom
+      }}<span v-if="heardLate" :class="path?.isLate ? 'late' : 'faint'"> · {{ heardLate }}</span></span
+    >
+    <span class="cut strip" role="gridcell" :title="strip.map((insert) => insert.whole).join(', ')">
       <span v-for="(insert, i) in strip" :key="i" :class="{ plum: insert.plum, parked: insert.parked }">{{
         insert.name
       }}</span>

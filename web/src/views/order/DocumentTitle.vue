@@ -164,6 +164,14 @@ const feltBeat = computed(() =>
   font-size: 23px;
   line-height: 1.2;
   cursor: pointer;
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.loud {
+  white-space: nowrap;
 }
 
 .name:hover {

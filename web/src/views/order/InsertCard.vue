@@ -5,7 +5,9 @@ import KeyFacts from './KeyFacts.vue'
 import ParameterFields from './ParameterFields.vue'
 import PatchLine from './PatchLine.vue'
 import TriggerFacts from './TriggerFacts.vue'
-import type { Channel, Edit, Insert } from '@/api/types'
+import type { Channel, Edit, Insert, OutsideDevice } from '@/api/types'
+import DeviceLine from '@/devices/DeviceLine.vue'
+import { controlsOf } from '@/devices/controls'
 import Icon from '@/parts/Icon.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -19,6 +21,7 @@ const catalogue = useCatalogue()
 const listening = useListening()
 
 const kind = computed(() => catalogue.processors.get(props.insert.processor))
+const controls = computed(() => controlsOf(props.insert.device as OutsideDevice | null))
 const parked = computed(() => props.insert.parkedIn.includes(document.act))
 const reduction = computed(
   () =>
@@ -43,8 +46,9 @@ function park() {
   <div class="card" :class="{ parked }">
     <div class="head">
       <button type="button" class="open" :aria-expanded="open" @click="$emit('toggle')">
-        <Icon :name="open ? 'fold' : 'unfold'" :size="13" />{{ kind?.name
-        }}<span v-if="insert.key?.on" class="plum">keyed</span><span v-if="insert.waitsFor" class="plum">waits</span
+        <Icon :name="open ? 'fold' : 'unfold'" :size="13" />{{ insert.device?.name ?? kind?.name
+        }}<span v-if="insert.device" class="plum standing-in" :title="`What is heard is ${kind?.name}`">stand-in</span
+        ><span v-if="insert.key?.on" class="plum">keyed</span><span v-if="insert.waitsFor" class="plum">waits</span
         ><span v-if="reduction" class="quiet taken" title="How far it turned the sound down at most in the last render"
           >−{{ numberText(reduction, 1) }} dB</span
         >
@@ -61,6 +65,19 @@ function park() {
       </button>
     </div>
     <div v-if="open" class="body">
+      <DeviceLine
+        :channel="channel.id"
+        :insert="insert.id"
+        :device="(insert.device as OutsideDevice | null) ?? null"
+        :stand-in="insert.processor"
+      />
+      <ParameterFields
+        v-if="controls.length"
+        :owner="insert.device!.name"
+        :parameters="controls"
+        :settings="insert.settings"
+        @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
+      />
       <PatchLine :channel="channel.id" :insert="insert.id" :of="insert.processor" :settings="insert.settings" />
       <ParameterFields
         v-if="kind"
@@ -69,7 +86,11 @@ function park() {
         :settings="insert.settings"
         @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
       />
-      <KeyFacts v-if="kind?.hasKey" :channel="channel.id" :insert="insert" />
+      <KeyFacts
+        v-if="insert.device ? insert.device.key !== 'none' : kind?.hasKey"
+        :channel="channel.id"
+        :insert="insert"
+      />
       <TriggerFacts v-if="kind?.hasTrigger" :channel="channel.id" :insert="insert" />
       <InsertStanding :channel="channel.id" :insert="insert" />
       <div class="ends">

@@ -1,20 +1,19 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import InsertCard from './InsertCard.vue'
 import type { Channel } from '@/api/types'
+import { useInsertChoices } from '@/devices/useInsertChoices'
 import AddMenu from '@/parts/AddMenu.vue'
-import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
-const catalogue = useCatalogue()
 const opened = ref<string>()
-const choices = computed(() => catalogue.known.processors.map((p) => ({ value: p.id, text: p.name })))
+const choices = useInsertChoices()
 
-async function add(processor: string) {
+async function add(choice: string) {
   const { id, inserts } = props.channel
-  if (!(await document.edit([{ type: 'make-insert', channel: id, processor, place: null }], id))) return
+  if (!(await document.edit([choices.making(id, choice)], id))) return
   const known = new Set(inserts.map((i) => i.id))
   opened.value = document.rows.get(id)?.channel.inserts.find((i) => !known.has(i.id))?.id
 }
@@ -22,7 +21,7 @@ async function add(processor: string) {
 
 <template>
   <section>
-    <AddMenu title="Strip" label="Add a processor" :choices="choices" @add="add" />
+    <AddMenu title="Strip" label="Add a processor" :choices="choices.all.value" @add="add" />
     <InsertCard
       v-for="(insert, i) in channel.inserts"
       :key="insert.id"

@@ -3,12 +3,11 @@ import { computed, ref, watch } from 'vue'
 import { useManyEdits } from './useManyEdits'
 import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
-import { useCatalogue } from '@/state/catalogue'
+import { useInsertChoices } from '@/devices/useInsertChoices'
 import { useDocument } from '@/state/document'
 
 /** An insert, a send and hardware inputs for several chosen channels. */
 const document = useDocument()
-const catalogue = useCatalogue()
 const many = useManyEdits()
 const sendLevel = ref<number | null>(-12)
 const firstInput = ref(1)
@@ -23,13 +22,11 @@ watch(
   () => (left.value = undefined),
 )
 
-const processors = computed(() => catalogue.known.processors.map((p) => ({ value: p.id, text: p.name })))
+const processors = useInsertChoices()
 const returns = computed(() => document.returns.map((r) => ({ value: r.channel.id, text: r.channel.name })))
 
 function addInsert(processor: string) {
-  void many.each((row) =>
-    document.can(row).sounds ? { type: 'make-insert', channel: row.channel.id, processor, place: null } : undefined,
-  )
+  void many.each((row) => (document.can(row).sounds ? processors.making(row.channel.id, processor) : undefined))
 }
 
 /** A send that is there keeps its level, its place and whether it is open. */
@@ -47,13 +44,31 @@ function addSend(to: string) {
 function takeInputs() {
   void document.edit([{ type: 'take-inputs', channels: many.ids.value, first: firstInput.value }])
 }
+
+/** Whether all of their inputs are heard, none, or some. */
+const heard = computed(() => inputs.value.filter((r) => r.channel.source?.type === 'input'))
+const allHeard = computed(
+  () =>
+    heard.value.length > 0 &&
+    heard.value.every((r) => r.channel.source?.type === 'input' && r.channel.source.monitored),
+)
+
+function monitor() {
+  void document.edit([{ type: 'monitor-inputs', channels: many.ids.value, monitored: !allHeard.value, armed: null }])
+}
 </script>
 
 <template>
   <dl class="facts">
     <dt>Insert</dt>
     <dd>
-      <Picker label="Add an insert to all" :choices="processors" :value="null" empty="Add…" @choose="addInsert" />
+      <Picker
+        label="Add an insert to all"
+        :choices="processors.all.value"
+        :value="null"
+        empty="Add…"
+        @choose="addInsert"
+      />
     </dd>
     <dt>Send</dt>
     <dd class="value">
@@ -87,6 +102,14 @@ function takeInputs() {
           @change="firstInput = $event ?? 1"
         />
       </dd>
+      <template v-if="heard.length">
+        <dt>Monitoring</dt>
+        <dd>
+          <button type="button" class="plain" :class="{ on: allHeard }" :aria-pressed="allHeard" @click="monitor">
+            {{ allHeard ? 'All are monitored' : 'Monitor them all' }}
+          </button>
+        </dd>
+      </template>
     </template>
   </dl>
 </template>

@@ -4,7 +4,9 @@ import KitFromFile from './KitFromFile.vue'
 import ParameterFields from './ParameterFields.vue'
 import PatchLine from './PatchLine.vue'
 import PieceSounds from './PieceSounds.vue'
-import type { ChannelRow } from '@/api/types'
+import type { ChannelRow, OutsideDevice } from '@/api/types'
+import { controlsOf } from '@/devices/controls'
+import DeviceLine from '@/devices/DeviceLine.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 
@@ -14,6 +16,8 @@ const catalogue = useCatalogue()
 const channel = computed(() => props.row.channel)
 const source = computed(() => (channel.value.source?.type === 'instrument' ? channel.value.source : undefined))
 const kind = computed(() => catalogue.instruments.get(source.value?.instrument ?? ''))
+const device = computed(() => (source.value?.device as OutsideDevice | null | undefined) ?? null)
+const controls = computed(() => controlsOf(device.value))
 
 function address(what: string) {
   return `/api/documents/${document.head!.id}/channels/${channel.value.id}/${what}`
@@ -30,8 +34,17 @@ function turn(parameter: string, value: number | null) {
 <template>
   <section>
     <h3>
-      {{ kind?.name }}<span class="about">{{ kind?.about }}</span>
+      {{ source?.device?.name ?? kind?.name
+      }}<span class="about">{{ source?.device ? `heard through ${kind?.name}` : kind?.about }}</span>
     </h3>
+    <DeviceLine v-if="source" :channel="channel.id" :device="device" :stand-in="source.instrument" />
+    <ParameterFields
+      v-if="controls.length && source"
+      :owner="device!.name"
+      :parameters="controls"
+      :settings="source.settings ?? {}"
+      @change="turn"
+    />
     <PatchLine
       v-if="source"
       :channel="channel.id"

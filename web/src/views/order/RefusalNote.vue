@@ -1,6 +1,10 @@
 <script setup lang="ts">
-defineProps<{ depth: number; refusal: { sentence: string; path: string[] } }>()
+import type { Mended } from '@/api/types'
+import { useDocument } from '@/state/document'
+
+defineProps<{ depth: number; refusal: { sentence: string; path: string[]; mended?: Mended } }>()
 defineEmits<{ close: [] }>()
+const document = useDocument()
 </script>
 
 <template>
@@ -16,6 +20,9 @@ defineEmits<{ close: [] }>()
     </template>
     <span v-else>{{ refusal.sentence }}</span>
     <span class="faint">Nothing was changed.</span>
+    <button v-if="refusal.mended" type="button" class="plain" @click="document.edit(refusal.mended.edits)">
+      {{ refusal.mended.name }}
+    </button>
     <button type="button" class="plain bare" @click="$emit('close')">Close</button>
   </div>
 </template>

@@ -4,10 +4,12 @@ import type { ChannelRow, Source } from '@/api/types'
 import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { useStudio } from '@/state/studio'
 
 /** Where an audio or direct channel takes its sound from; what it is for the other kinds. */
 const props = defineProps<{ row: ChannelRow }>()
 const document = useDocument()
+const studio = useStudio()
 const channel = computed(() => props.row.channel)
 const source = computed(() => channel.value.source)
 const can = computed(() => document.can(props.row))
@@ -38,9 +40,27 @@ function choose(event: Event) {
     const other = recordable.value.find((r) => document.can(r).feedsASum && !document.can(r).takesSends)
     if (other) take({ type: 'internal', from: other.channel.id, tap: 'post', armed: kept.armed })
   } else if (value === 'none') take(null)
-  else
-    take({ type: 'input', first, second: value === 'two' ? first + 1 : null, monitored: kept.monitored, armed: kept.armed }) // prettier-ignore
+  else takeInput(first, value === 'two' ? first + 1 : null, kept)
 }
+
+/** The channel is as wide as what it takes; inputs are known by their names where the studio names them. */
+function takeInput(first: number, second: number | null, kept: { monitored?: boolean; armed?: boolean }) {
+  const nameOf = (number: number | null) => (number && inputs.value[number - 1]) || null
+  const { monitored = false, armed = false } = kept
+  const input = { first, second, monitored, armed, firstName: nameOf(first), secondName: nameOf(second) }
+  void document.edit([{ type: 'take-input', channel: channel.value.id, input }], channel.value.id)
+}
+
+const inputs = computed(() => studio.on?.studio.interface.inputs ?? [])
+/** Those of the studio, and the one that is there where the studio has none of that number. */
+const numbers = computed(() => {
+  const there = source.value?.type === 'input' ? [source.value.first, source.value.second ?? 0] : []
+  return Array.from({ length: Math.max(inputs.value.length, ...there) }, (_, i) => i + 1).filter(
+    (n) => n <= inputs.value.length || there.includes(n),
+  )
+})
+const wordsOf = (number: number) =>
+  number > inputs.value.length ? `${number}, not here` : [number, inputs.value[number - 1]].filter(Boolean).join(' · ')
 </script>
 
 <template>
@@ -53,7 +73,26 @@ function choose(event: Event) {
         <option value="two">two hardware inputs</option>
         <option v-if="mayRecord" value="internal">another channel</option>
       </select>
-      <template v-if="source?.type === 'input'">
+      <template v-if="source?.type === 'input' && inputs.length">
+        <select
+          class="field"
+          aria-label="Hardware input"
+          :value="source.first"
+          @change="takeInput(Number(($event.target as HTMLSelectElement).value), source.second ?? null, source)"
+        >
+          <option v-for="n in numbers" :key="n" :value="n">{{ wordsOf(n) }}</option>
+        </select>
+        <select
+          v-if="source.second != null"
+          class="field"
+          aria-label="Second hardware input"
+          :value="source.second"
+          @change="takeInput(source.first, Number(($event.target as HTMLSelectElement).value), source)"
+        >
+          <option v-for="n in numbers" :key="n" :value="n">{{ wordsOf(n) }}</option>
+        </select>
+      </template>
+      <template v-else-if="source?.type === 'input'">
         <ValueField
           label="Hardware input"
           :value="source.first"

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import type { DeviceControl } from '@/api/types'
+
+/** The few controls of a device that somebody names, so that they can be set, curved and moved from here. */
+const controls = defineModel<DeviceControl[]>({ required: true })
+const units = [
+  { value: 'percent', text: '%', min: 0, max: 100 },
+  { value: 'decibels', text: 'dB', min: -60, max: 12 },
+  { value: 'hertz', text: 'Hz', min: 20, max: 20000 },
+  { value: 'milliseconds', text: 'ms', min: 0, max: 1000 },
+  { value: 'number', text: 'no unit', min: 0, max: 10 },
+  { value: 'switch', text: 'on or off', min: 0, max: 1 },
+] as const
+
+const slug = (name: string) =>
+  name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 36)
+
+function add() {
+  const taken = new Set(controls.value.map((c) => c.id))
+  let n = controls.value.length + 1
+  while (taken.has(`control-${n}`)) n++
+  controls.value = [...controls.value, { id: `control-${n}`, name: '', unit: 'percent', min: 0, max: 100, default: 0 }]
+}
+
+function change(at: number, part: Partial<DeviceControl>) {
+  controls.value = controls.value.map((c, i) => (i === at ? { ...c, ...part } : c))
+}
+
+/** A control that bears a name for the first time takes its id from it. */
+function name(at: number, text: string) {
+  const control = controls.value[at]!
+  const id = /^control-\d+$/.test(control.id) ? slug(text) : control.id
+  const free = id && controls.value.every((c, i) => i === at || c.id !== id) ? id : control.id
+  change(at, { name: text.trim(), id: free })
+}
+
+function unit(at: number, value: string) {
+  const { min, max } = units.find((u) => u.value === value)!
+  change(at, { unit: value as DeviceControl['unit'], min, max, default: min < 0 ? 0 : min })
+}
+
+const text = (event: Event) => (event.target as HTMLInputElement).value
+const number = (event: Event, was: number) => {
+  const value = Number(text(event).trim().replace(',', '.'))
+  return Number.isFinite(value) && text(event).trim() !== '' ? value : was
+}
+</script>
+
+<template>
+  <div class="labelled">
+    <span>Controls that are named here</span>
+    <div v-for="(control, at) in controls" :key="at" class="control">
+      <input
+        class="field"
+        maxlength="40"
+        placeholder="Name"
+        :aria-label="`Name of control ${at + 1}`"
+        :value="control.name"
+        @change="name(at, text($event))"
+      />
+      <select
+        v-if="control.unit !== 'choice'"
+        class="field"
+        :aria-label="`Unit of control ${at + 1}`"
+        :value="control.unit"
+        @change="unit(at, text($event))"
+      >
+        <option v-for="u in units" :key="u.value" :value="u.value">{{ u.text }}</option>
+      </select>
+      <span v-else class="quiet">{{ control.options?.join(', ') }}</span>
+      <template v-if="control.unit !== 'switch' && control.unit !== 'choice'">
+        <input
+          class="field short"
+          :aria-label="`Lowest value of control ${at + 1}`"
+          :value="control.min"
+          @change="change(at, { min: number($event, control.min) })"
+        />
+        to
+        <input
+          class="field short"
+          :aria-label="`Highest value of control ${at + 1}`"
+          :value="control.max"
+          @change="change(at, { max: number($event, control.max) })"
+        />
+      </template>
+      <button
+        type="button"
+        class="plain bare"
+        :aria-label="`Take away control ${at + 1}`"
+        @click="controls = controls.filter((_, i) => i !== at)"
+      >
+        Take away
+      </button>
+    </div>
+    <div><button type="button" class="plain" @click="add">Name a control</button></div>
+  </div>
+</template>
+
+<style scoped>
+.labelled {
+  display: grid;
+  gap: 4px;
+  color: var(--text-2);
+}
+
+.control {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.control > .field:first-child {
+  flex: 1;
+  min-width: 80px;
+}
+
+.short {
+  width: 64px;
+}
+</style>

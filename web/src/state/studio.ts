@@ -1,0 +1,69 @@
+import { useDebounceFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useDocument } from './document'
+import { useFindings } from './findings'
+import { api, asked } from '@/api/client'
+import type { MonitoredPath, StudioFit, StudioInside, StudioItem } from '@/api/types'
+
+const settleMs = 150
+
+/** The studios, the one that is on, and how the open document meets it in the act that is on. */
+export const useStudio = defineStore('studio', () => {
+  const document = useDocument()
+  const findings = useFindings()
+  const items = ref<StudioItem[]>()
+  const fit = shallowRef<StudioFit>()
+
+  const on = computed(() => items.value?.find((item) => item.isOn))
+  const paths = computed(() => new Map(fit.value?.paths.map((path): [string, MonitoredPath] => [path.channel, path])))
+
+  async function look() {
+    items.value = (await asked(api.GET('/api/studios'))) as StudioItem[]
+  }
+
+  /** Everything that follows from the studio is asked for again. */
+  async function changed() {
+    await look()
+    findings.lookAgain()
+    await meet()
+  }
+
+  async function putOn(id: string | null) {
+    await asked(api.PUT('/api/studios/on', { body: { id } }))
+    await changed()
+  }
+
+  /** @returns the studio's id */
+  async function save(id: string | undefined, name: string, studio: StudioInside) {
+    const body = { name, studio }
+    const kept = id
+      ? await asked(api.PUT('/api/studios/{id}', { params: { path: { id } }, body }))
+      : await asked(api.POST('/api/studios', { body }))
+    await changed()
+    return kept.id
+  }
+
+  async function meet() {
+    const head = document.head
+    if (!head) return void (fit.value = undefined)
+    const ask = { params: { path: { id: head.id }, query: { act: document.act } } }
+    const answer = await asked(api.GET('/api/documents/{id}/studio', ask)).catch(() => undefined)
+    // A later edit asks again; an answer of an earlier revision is of no use.
+    if (answer && document.head?.id === head.id && answer.revision === document.head.revision)
+      fit.value = answer as unknown as StudioFit
+  }
+  const meetSoon = useDebounceFn(meet, settleMs)
+
+  watch(
+    () => [document.head?.id, document.head?.revision, document.act],
+    ([id], before) => {
+      if (id !== before?.[0]) fit.value = undefined
+      void meetSoon()
+    },
+    { immediate: true },
+  )
+  void look().catch(() => undefined)
+
+  return { items, on, fit, paths, look, putOn, save }
+})
