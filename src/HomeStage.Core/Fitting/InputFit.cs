@@ -35,18 +35,19 @@ internal sealed class InputFit
     public static IEnumerable<FitLine> Shared(Template after, string? act = null)
     {
         var acts = after.Acts.Select(a => a.Id).Where(a => act is null || a == act).ToList();
-        var heard = after.Channels.Where(c => c.Source is InputSource { Monitored: true } && !Waits(after, c)).ToList();
-        foreach (var channel in heard)
+        var heard = new Dictionary<int, List<Channel>>();
+        foreach (var channel in after.Channels.Where(c => c.Source is InputSource { Monitored: true } && !Waits(after, c)))
         {
-            var before = heard.TakeWhile(c => c != channel).Where(c => Meet(InputOf(c), InputOf(channel)) && acts.Exists(a => Runs(c, a) && Runs(channel, a))).ToList();
-            if (before.Count == 0)
-                continue;
-            yield return new(FitKind.SharedInput, channel.Id, Spoken(InputOf(channel)), Spoken(InputOf(channel)), $"shares it with {before[0].Name}: both are heard at once",
-                [new($"record in turn: only {before[0].Name} is monitored", [new MonitorInputs([channel.Id], false, false)]), new("both stay monitored", [])]);
+            var input = InputOf(channel);
+            var before = NumbersOf(input).SelectMany(n => heard.TryGetValue(n, out var others) ? others : [])
+                .FirstOrDefault(c => acts.Exists(a => Runs(c, a) && Runs(channel, a)));
+            foreach (var number in NumbersOf(input))
+                (heard.TryGetValue(number, out var others) ? others : heard[number] = []).Add(channel);
+            if (before is not null)
+                yield return new(FitKind.SharedInput, channel.Id, Spoken(input), Spoken(input), $"shares it with {before.Name}: both are heard at once",
+                    [new($"record in turn: only {before.Name} is monitored", [new MonitorInputs([channel.Id], false, false)]), new("both stay monitored", [])]);
         }
     }
-
-    internal static bool Meet(InputSource a, InputSource b) => NumbersOf(a).Intersect(NumbersOf(b)).Any();
 
     internal static bool Runs(Channel channel, string act) => channel.StageIn(act) != StageState.InTheWings;
 

@@ -7,6 +7,15 @@ namespace HomeStage.Core.Recording;
 public sealed record Need(long Excess, IReadOnlyDictionary<int, long> Gives, IReadOnlySet<int> Whole)
 {
     public bool IsMetBy(IReadOnlyCollection<int> items) => items.Any(Whole.Contains) || items.Sum(i => Gives.GetValueOrDefault(i)) >= Excess;
+
+    /// <summary>What is left of it when some items are taken.</summary>
+    /// <returns>Null where they meet it.</returns>
+    internal Need? After(IReadOnlySet<int> taken)
+    {
+        var given = Gives.Where(g => taken.Contains(g.Key)).Sum(g => g.Value);
+        return Whole.Any(taken.Contains) || given >= Excess ? null
+            : new(Excess - given, Gives.Where(g => !taken.Contains(g.Key)).ToDictionary(), Whole.Where(i => !taken.Contains(i)).ToHashSet());
+    }
 }
 
 /// <summary>The smallest set of items that meets every need.</summary>
@@ -20,30 +29,56 @@ public static class Covering
     /// <returns>Items in their order; null where all together do not do.</returns>
     public static (IReadOnlyList<int> Items, bool IsExact)? Of(IReadOnlyList<Need> needs, IReadOnlyDictionary<int, long> cost)
     {
-        var items = needs.SelectMany(n => n.Gives.Keys.Concat(n.Whole)).Distinct().Order().ToArray();
-        if (!needs.All(n => n.IsMetBy(items)))
+        var all = ItemsOf(needs);
+        if (!needs.All(n => n.IsMetBy(all)))
             return null;
+        var forced = needs.SelectMany(Forced).ToHashSet();
+        var open = needs.Select(n => n.After(forced)).OfType<Need>().ToList();
+        var (rest, isExact) = Smallest(open, ItemsOf(open), cost);
+        return ([.. forced.Concat(rest).Order()], isExact);
+    }
+
+    private static int[] ItemsOf(IReadOnlyList<Need> needs) => [.. needs.SelectMany(n => n.Gives.Keys.Concat(n.Whole)).Distinct().Order()];
+
+    /// <summary>Items without which a need is not met by all the others.</summary>
+    private static IEnumerable<int> Forced(Need need)
+    {
+        if (need.Whole.Count > 1)
+            return [];
+        var sum = need.Gives.Values.Sum();
+        if (need.Whole.Count == 1)
+            return sum - need.Whole.Sum(i => need.Gives.GetValueOrDefault(i)) < need.Excess ? need.Whole : [];
+        return need.Gives.Where(g => sum - g.Value < need.Excess).Select(g => g.Key);
+    }
+
+    private static (IReadOnlyList<int> Items, bool IsExact) Smallest(IReadOnlyList<Need> needs, int[] items, IReadOnlyDictionary<int, long> cost)
+    {
         if (items.Length > MostExact)
             return (Greedy(needs, items, cost), false);
-        for (var size = 0; size <= items.Length; size++)
+        for (var size = 0; ; size++)
             if (new Search(needs, items, cost, size).Best is { } best)
                 return (best, true);
-        return null;
     }
 
     private static List<int> Greedy(IReadOnlyList<Need> needs, int[] items, IReadOnlyDictionary<int, long> cost)
     {
+        var needsOf = needs.SelectMany((n, at) => n.Gives.Keys.Concat(n.Whole).Distinct().Select(item => (item, at))).ToLookup(x => x.item, x => x.at);
+        var left = needs.Select(n => n.Excess).ToArray();
         var taken = new List<int>();
-        while (needs.Any(n => !n.IsMetBy(taken)))
+        long Helps(int item) => needsOf[item].Where(n => left[n] > 0).Sum(n => needs[n].Whole.Contains(item) ? left[n] : Math.Min(needs[n].Gives.GetValueOrDefault(item), left[n]));
+        for (var open = items.ToHashSet(); left.Any(l => l > 0);)
         {
-            long Helps(int item) => needs.Where(n => !n.IsMetBy(taken)).Sum(n => n.Whole.Contains(item) ? n.Excess : Math.Min(n.Gives.GetValueOrDefault(item), n.Excess - taken.Sum(t => n.Gives.GetValueOrDefault(t))));
-            taken.Add(items.Except(taken).OrderByDescending(Helps).ThenBy(i => cost[i]).ThenBy(i => i).First());
+            var best = open.OrderByDescending(Helps).ThenBy(i => cost[i]).ThenBy(i => i).First();
+            open.Remove(best);
+            taken.Add(best);
+            foreach (var n in needsOf[best])
+                left[n] = needs[n].Whole.Contains(best) ? 0 : left[n] - needs[n].Gives.GetValueOrDefault(best);
         }
 
         // What later ones made needless goes again.
         foreach (var item in taken.ToList())
-            if (taken.Where(t => t != item).ToList() is var others && needs.All(n => n.IsMetBy(others)))
-                taken = others;
+            if (taken.Where(t => t != item).ToHashSet() is var others && needsOf[item].All(n => needs[n].IsMetBy(others)))
+                taken.Remove(item);
         return [.. taken.Order()];
     }
 

@@ -2,6 +2,7 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Fitting;
 using HomeStage.Core.Recording;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Studios;
@@ -17,7 +18,15 @@ internal static class FitApi
     /// <param name="BudgetMs">How late an input may be heard.</param>
     /// <param name="Parking">What is proposed so that all are in time.</param>
     public sealed record FitView(
-        int Revision, string? Studio, double BudgetMs, double BufferMs, IReadOnlyList<FitLineView> Lines, IReadOnlyList<DeviceFitView> Devices, IReadOnlyList<PathView> Paths, ParkingView Parking);
+        int Revision, string? Studio, double BudgetMs, double BufferMs, IReadOnlyList<FitLineView> Lines, IReadOnlyList<DeviceFitView> Devices, IReadOnlyList<PathView> Paths, ParkingView Parking,
+        WeightView Weight);
+
+    /// <summary>What the document costs in the act, by the figures of the studio.</summary>
+    /// <param name="SharePercent">Of one processor core.</param>
+    /// <param name="MemoryMegabytes">Of its devices.</param>
+    /// <param name="LoadSeconds">Of its devices, one after the other.</param>
+    /// <param name="Unknown">How many devices do not say all of it.</param>
+    public sealed record WeightView(double SharePercent, double MemoryMegabytes, double LoadSeconds, int Unknown);
 
     /// <param name="Key">Unique in the view.</param>
     /// <param name="Name">Of the channel.</param>
@@ -52,16 +61,19 @@ internal static class FitApi
     private static FitView Of(OpenDocument document, string act, StudioOn? on)
     {
         if (on is null)
-            return new(document.Revision, null, 0, 0, [], [], [], new([], [], null, false, true));
+            return new(document.Revision, null, 0, 0, [], [], [], new([], [], null, false, true), new(0, 0, 0, 0));
         var template = document.Template;
         var fit = StudioFit.Of(template, on.Studio);
-        var parking = Parking.Of(document.Compiled.In(on.Studio).In(act), on.Studio);
+        var standing = document.Compiled.In(on.Studio);
+        var parking = Parking.Of(standing.In(act), on.Studio);
+        var opens = Weight.ToOpen(standing.Template, act);
         return new(document.Revision, on.Name, on.Studio.BudgetMs, 2000.0 * on.Studio.Interface.BufferFrames / template.SampleRateHz,
             [.. fit.Lines.Select((l, i) => ViewOf(template, l, i))],
             [.. fit.Devices.Select(d => ViewOf(template, d))],
             [.. parking.Before.Select(p => new PathView(p.Channel.Value, template.Channels[p.Channel].Name, p.ChainMs, p.Milliseconds, p.Milliseconds > on.Studio.BudgetMs, p.UnknownLatency))],
             new([.. parking.Inserts.Select(i => $"{TitleOf(template, i)} on {template.Channels[i.Channel].Name}")], parking.Edits(template, act),
-                parking.After.Count == 0 ? null : parking.After.Max(p => p.Milliseconds), parking.BuffersAlone, parking.IsExact));
+                parking.After.Count == 0 ? null : parking.After.Max(p => p.Milliseconds), parking.BuffersAlone, parking.IsExact),
+            new(Weight.PercentOf(standing.Template, act), opens.MemoryMegabytes, opens.LoadSeconds, opens.Unknown));
     }
 
     private static string TitleOf(Template template, (ChannelId Channel, InsertId Insert) at) =>

@@ -42,7 +42,8 @@ internal static class ShelfApi
 
     /// <param name="Place">The part that it becomes.</param>
     /// <param name="Swap">Where a kit takes the place of another.</param>
-    public sealed record TakeView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, string Place, KitSwap? Swap);
+    /// <param name="Left">What of a device that was there has no counterpart, a sentence each.</param>
+    public sealed record TakeView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, string Place, KitSwap? Swap, IReadOnlyList<string> Left);
 
     public static void MapShelf(this RouteGroupBuilder api)
     {
@@ -80,7 +81,7 @@ internal static class ShelfApi
             : await shelf.FindAsync(item, cancellation) is not { } found ? Problems.NotFound("item")
             : ShelfTake.Of(document.Template, found, asked.Onto, asked.InPlaceOf) switch
             {
-                ShelfTakeResult.Taken { Take: var take } => TypedResults.Ok(new TakeView(take.Edits, EditWords.OfBatch(take.Edits, document.Template), take.Place, take.Swap)),
+                ShelfTakeResult.Taken { Take: var take } => TypedResults.Ok(new TakeView(take.Edits, EditWords.OfBatch(take.Edits, document.Template), take.Place, take.Swap, take.Left)),
                 ShelfTakeResult.Refused refused => Problems.Refused(refused.Why),
                 _ => throw new InvalidOperationException("An item is taken or refused."),
             });

@@ -106,6 +106,17 @@ public class SetDeviceTests
         Assert.Equal(bare, Weight.PercentOf(there.With(new RemoveChannel(new("pulse")), new SetDevice(Keys, Comp, Winch)), InMix), 9);
     }
 
+    [Fact]
+    public void ToOpen_SumsWhatDevicesThatRunSay_AndCountsThoseThatDoNotSayAll()
+    {
+        var there = Played.With(
+            new SetDevice(Keys, Comp, Winch with { Weight = new(1, 100, 2.5) }), new SetDevice(new("organ"), null, new("Loom") { Weight = new(null, 40, 1) }),
+            new AddInsert(Keys, Insert("off", ProcessorCatalogue.Through) with { Device = new("Off") { Weight = new(1, 999, 999) }, ParkedIn = [InMix] }));
+
+        Assert.Equal((140, 3.5, 1), Weight.ToOpen(there, InMix));
+        Assert.Equal((100, 2.5, 0), Weight.ToOpen(there.With(new SetStage(new("organ"), InMix, StageState.InTheWings)), InMix));
+    }
+
     public static TheoryData<OutsideDevice, string> Wrong() => new()
     {
         { Winch with { Name = " " }, "bad-text" },

@@ -4233,6 +4233,7 @@ export interface components {
             devices: components["schemas"]["DeviceFitView"][];
             paths: components["schemas"]["PathView"][];
             parking: components["schemas"]["ParkingView"];
+            weight: components["schemas"]["WeightView"];
         };
         FolderRequest: {
             folder: string;
@@ -5355,6 +5356,7 @@ export interface components {
             words: string[];
             place: string;
             swap: null | components["schemas"]["KitSwap"];
+            left: string[];
         };
         TakenOutput: {
             split: components["schemas"]["ChannelId"];
@@ -5440,6 +5442,16 @@ export interface components {
             what: components["schemas"]["WaitReason"];
             /** @default  */
             note: string;
+        };
+        WeightView: {
+            /** Format: double */
+            sharePercent: number;
+            /** Format: double */
+            memoryMegabytes: number;
+            /** Format: double */
+            loadSeconds: number;
+            /** Format: int32 */
+            unknown: number;
         };
     };
     responses: never;

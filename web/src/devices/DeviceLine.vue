@@ -8,6 +8,7 @@ import Picker from '@/parts/Picker.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDevices } from '@/state/devices'
 import { useDocument } from '@/state/document'
+import { useShelf } from '@/state/shelf'
 import { useStudio } from '@/state/studio'
 
 /** Which device an insert or instrument is: none, one that is known, or one that is told of here. */
@@ -15,6 +16,7 @@ const props = defineProps<{ channel: string; insert?: string; device: OutsideDev
 const document = useDocument()
 const catalogue = useCatalogue()
 const devices = useDevices()
+const shelf = useShelf()
 const studio = useStudio()
 const telling = ref(false)
 const keeping = ref(false)
@@ -24,6 +26,7 @@ const swapping = ref<{ device: OutsideDevice; edits: Edit[]; left: string[] }>()
 
 const isInstrument = computed(() => !props.insert)
 const place = computed(() => ({ channel: props.channel, insert: props.insert ?? null }))
+const placeText = computed(() => (props.insert ? `${props.channel}/${props.insert}` : props.channel))
 const ours = computed(
   () => (isInstrument.value ? catalogue.instruments : catalogue.processors).get(props.standIn)?.name ?? props.standIn,
 )
@@ -65,9 +68,11 @@ function choose(value: string) {
 
 /** What is there stands in for it from then on; where a device is there, what it leaves behind is said first. */
 async function put(known: KnownDevice) {
-  if (!props.device) return void (await send({ type: 'set-device', ...place.value, device: known.device }))
+  const { id } = document.head!
   try {
-    const swap = await devices.swap(document.head!.id, props.channel, props.insert ?? null, known.device)
+    const swap = known.item
+      ? await shelf.taking(id, known.item, placeText.value)
+      : await devices.swap(id, props.channel, props.insert ?? null, known.device)
     if (swap.left.length) swapping.value = { device: known.device, ...swap }
     else await send(...swap.edits)
   } catch (error) {
@@ -134,7 +139,7 @@ async function swap() {
           ? {
               document: document.head.id,
               kind: 'device',
-              place: insert ? `${channel}/${insert}` : channel,
+              place: placeText,
               name: device.name,
             }
           : undefined

@@ -51,6 +51,7 @@ export const useShelf = defineStore('shelf', () => {
     return (await asked(api.POST('/api/documents/{id}/shelf/{item}', ask))) as unknown as {
       edits: Edit[]
       place: string
+      left: string[]
     }
   }
 

@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Findings;
@@ -16,6 +17,15 @@ public static class Weight
     /// <returns>Percent of one core for one insert.</returns>
     public static double PercentOf(Template template, Channel channel, Insert insert) =>
         insert.Device is { } device ? device.Weight.SharePercent ?? 0 : insert.Kind().SharePercent * Proportion(template, channel);
+
+    /// <summary>What the devices of a template that run in an act take to open, as far as anybody has said; stand-ins open at once.</summary>
+    /// <returns>Megabytes, seconds, and how many of them say nothing of one of the two or of their share.</returns>
+    public static (double MemoryMegabytes, double LoadSeconds, int Unknown) ToOpen(Template template, string act)
+    {
+        var devices = template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings)
+            .SelectMany(c => c.Inserts.Where(i => i.IsLiveIn(act)).Select(i => i.Device).Append((c.Source as InstrumentSource)?.Device)).OfType<OutsideDevice>().Select(d => d.Weight).ToList();
+        return (devices.Sum(w => w.MemoryMegabytes ?? 0), devices.Sum(w => w.LoadSeconds ?? 0), devices.Count(w => w is { SharePercent: null } or { MemoryMegabytes: null } or { LoadSeconds: null }));
+    }
 
     private static double PercentOf(Template template, Channel channel, string act)
     {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { DeviceFit } from '@/api/types'
+import type { DeviceFit, StudioFit } from '@/api/types'
 
 /** The devices of a template, and how each stands in the studio that is on. */
-defineProps<{ devices: DeviceFit[] }>()
+defineProps<{ devices: DeviceFit[]; weight: StudioFit['weight'] }>()
 
 const hereOf = (device: DeviceFit) =>
   device.standing === 'here' ? 'here' : device.standing === 'missing' ? 'missing' : 'not known here'
@@ -48,6 +48,12 @@ const standInOf = (device: DeviceFit) =>
       </tr>
     </tbody>
   </table>
+  <p v-if="devices.length" class="quiet">
+    In this act {{ weight.sharePercent.toFixed(1) }} % of one core, {{ Math.round(weight.memoryMegabytes) }} MB and
+    {{ weight.loadSeconds.toFixed(1) }} s to load<template v-if="weight.unknown"
+      >, and what {{ weight.unknown === 1 ? 'one device does' : `${weight.unknown} devices do` }} not say</template
+    >.
+  </p>
 </template>
 
 <style scoped src="../../look/table.css"></style>

@@ -84,7 +84,7 @@ onMounted(() => attempt(studio.look))
         </div>
         <FitTable :lines="studio.fit.lines" :choices="choices" />
         <h2>What it needs that is not ours</h2>
-        <DevicesNeeded :devices="studio.fit.devices" />
+        <DevicesNeeded :devices="studio.fit.devices" :weight="studio.fit.weight" />
       </template>
       <p v-else-if="on" class="quiet">Open a template or a song, and this place says how it fits {{ on.name }}.</p>
       <p v-else class="quiet">
