@@ -12,14 +12,6 @@ const units = [
   { value: 'switch', text: 'on or off', min: 0, max: 1 },
 ] as const
 
-const slug = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 36)
-
 function add() {
   const taken = new Set(controls.value.map((c) => c.id))
   let n = controls.value.length + 1
@@ -29,14 +21,6 @@ function add() {
 
 function change(at: number, part: Partial<DeviceControl>) {
   controls.value = controls.value.map((c, i) => (i === at ? { ...c, ...part } : c))
-}
-
-/** A control that bears a name for the first time takes its id from it. */
-function name(at: number, text: string) {
-  const control = controls.value[at]!
-  const id = /^control-\d+$/.test(control.id) ? slug(text) : control.id
-  const free = id && controls.value.every((c, i) => i === at || c.id !== id) ? id : control.id
-  change(at, { name: text.trim(), id: free })
 }
 
 function unit(at: number, value: string) {
@@ -61,7 +45,7 @@ const number = (event: Event, was: number) => {
         placeholder="Name"
         :aria-label="`Name of control ${at + 1}`"
         :value="control.name"
-        @change="name(at, text($event))"
+        @input="change(at, { name: text($event) })"
       />
       <select
         v-if="control.unit !== 'choice'"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { computed, reactive, ref, watch } from 'vue'
+import { namedControls } from './controls'
 import DeviceControls from './DeviceControls.vue'
 import { sentenceOf } from '@/api/client'
 import type { OutsideDevice } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
+import { goHome } from '@/parts/home'
 import NumberField from '@/parts/NumberField.vue'
 import Picker from '@/parts/Picker.vue'
 import { useCatalogue } from '@/state/catalogue'
@@ -68,7 +70,8 @@ async function bring(field: HTMLInputElement) {
 
 function keep() {
   const latency = it.latency && { ...it.latency, rateHz: rate.value }
-  emit('keep', { ...it, name: it.name.trim(), latency, outputs: outputsOf(outputs.value) }, heard.value)
+  const controls = namedControls(it.controls)
+  emit('keep', { ...it, name: it.name.trim(), latency, controls, outputs: outputsOf(outputs.value) }, heard.value)
 }
 </script>
 
@@ -79,6 +82,7 @@ function keep() {
     :header="device ? device.name : isInstrument ? 'An instrument of yours' : 'A processor of yours'"
     :style="{ width: '560px' }"
     :draggable="false"
+    @after-hide="goHome"
   >
     <form class="form" @submit.prevent="keep">
       <div class="pair">

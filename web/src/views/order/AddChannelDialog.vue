@@ -73,7 +73,7 @@ async function add() {
         kind: kind.value,
         name: name.value.trim() || null,
         under: feeds.value ? under.value : null,
-        instrument: kind.value === 'instrument' ? (known.value?.standIn ?? instrument.value) : null,
+        instrument: kind.value === 'instrument' ? (known.value?.standIn ?? (instrument.value || null)) : null,
         device: kind.value === 'instrument' ? (known.value?.device ?? null) : null,
         splitOf: kind.value === 'split' ? splitOf.value : null,
         output: kind.value === 'split' ? output.value : null,
