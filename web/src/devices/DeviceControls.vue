@@ -10,6 +10,7 @@ const units = [
   { value: 'milliseconds', text: 'ms', min: 0, max: 1000 },
   { value: 'number', text: 'no unit', min: 0, max: 10 },
   { value: 'switch', text: 'on or off', min: 0, max: 1 },
+  { value: 'choice', text: 'a choice', min: 0, max: 1 },
 ] as const
 
 function add() {
@@ -25,7 +26,14 @@ function change(at: number, part: Partial<DeviceControl>) {
 
 function unit(at: number, value: string) {
   const { min, max } = units.find((u) => u.value === value)!
-  change(at, { unit: value as DeviceControl['unit'], min, max, default: min < 0 ? 0 : min })
+  const options = value === 'choice' ? ['Low', 'High'] : []
+  change(at, { unit: value as DeviceControl['unit'], min, max, default: min < 0 ? 0 : min, options })
+}
+
+/** "Soft, Hard": two at least, counted from 0. */
+function options(at: number, text: string) {
+  const options = text.split(',').map((option) => option.trim()).filter(Boolean) // prettier-ignore
+  if (options.length >= 2) change(at, { options, max: options.length - 1, default: 0 })
 }
 
 const text = (event: Event) => (event.target as HTMLInputElement).value
@@ -48,7 +56,6 @@ const number = (event: Event, was: number) => {
         @input="change(at, { name: text($event) })"
       />
       <select
-        v-if="control.unit !== 'choice'"
         class="field"
         :aria-label="`Unit of control ${at + 1}`"
         :value="control.unit"
@@ -56,7 +63,13 @@ const number = (event: Event, was: number) => {
       >
         <option v-for="u in units" :key="u.value" :value="u.value">{{ u.text }}</option>
       </select>
-      <span v-else class="quiet">{{ control.options?.join(', ') }}</span>
+      <input
+        v-if="control.unit === 'choice'"
+        class="field options"
+        :aria-label="`Options of control ${at + 1}, by commas`"
+        :value="control.options?.join(', ')"
+        @change="options(at, text($event))"
+      />
       <template v-if="control.unit !== 'switch' && control.unit !== 'choice'">
         <input
           class="field short"
@@ -80,6 +93,14 @@ const number = (event: Event, was: number) => {
       >
         Take away
       </button>
+      <input
+        class="field note"
+        maxlength="4000"
+        placeholder="What one should know of it"
+        :aria-label="`Note on control ${at + 1}`"
+        :value="control.note"
+        @input="change(at, { note: text($event) })"
+      />
     </div>
     <div><button type="button" class="plain" @click="add">Name a control</button></div>
   </div>
@@ -94,6 +115,7 @@ const number = (event: Event, was: number) => {
 
 .control {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 6px;
 }
@@ -101,6 +123,15 @@ const number = (event: Event, was: number) => {
 .control > .field:first-child {
   flex: 1;
   min-width: 80px;
+}
+
+.options {
+  width: 150px;
+}
+
+.note {
+  flex: 1 0 100%;
+  font-size: 12px;
 }
 
 .short {

@@ -140,7 +140,7 @@ function keep() {
           <span>Its file, carried and never read</span>
           <span class="file">
             <template v-if="it.state"
-              >{{ it.state.fileName }}
+              ><a :href="`/api/device-states/${it.state.content}`" download>{{ it.state.fileName }}</a>
               <button type="button" class="plain bare" @click="it.state = null">Let it go</button></template
             >
             <label v-else class="plain"

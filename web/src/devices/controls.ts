@@ -4,7 +4,7 @@ import { unitSymbol } from '@/parts/units'
 const steps = 100
 
 /** The named controls of a device as the fields of any processor. */
-export function controlsOf(device: OutsideDevice | null | undefined): Parameter[] {
+export function controlsOf(device: OutsideDevice | null | undefined): (Parameter & { note?: string })[] {
   return (device?.controls ?? []).map((c) => ({
     id: `device.${c.id}`,
     name: c.name,
@@ -16,6 +16,7 @@ export function controlsOf(device: OutsideDevice | null | undefined): Parameter[
     default: c.default,
     options: c.options ?? [],
     needs: null,
+    note: c.note,
   }))
 }
 

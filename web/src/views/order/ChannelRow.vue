@@ -44,6 +44,7 @@ const strip = computed(() =>
       : catalogue.shortName(insert),
     plum: insert.key?.on || insert.parkedIn.includes(document.act),
     parked: insert.parkedIn.includes(document.act),
+    standsIn: !!insert.device,
   })),
 )
 
@@ -152,9 +153,12 @@ function mute() {
       }}<span v-if="heardLate" :class="path?.isLate ? 'late' : 'faint'"> · {{ heardLate }}</span></span
     >
     <span class="cut strip" role="gridcell" :title="strip.map((insert) => insert.whole).join(', ')">
-      <span v-for="(insert, i) in strip" :key="i" :class="{ plum: insert.plum, parked: insert.parked }">{{
-        insert.name
-      }}</span>
+      <span
+        v-for="(insert, i) in strip"
+        :key="i"
+        :class="{ plum: insert.plum, parked: insert.parked, 'stands-in': insert.standsIn }"
+        >{{ insert.name }}</span
+      >
     </span>
     <span class="cut plum" role="gridcell" :title="sidechain">{{ sidechain }}</span>
     <span role="gridcell" class="middle"

@@ -50,8 +50,8 @@ function go(channel: string) {
       />
     </template>
     <p class="faint">
-      It looks at routing, outputs, order, levels and sounds as they are set. What only a render shows, the listening
-      bar says.
+      It looks at routing, outputs, order, recording, the studio and sounds as they are set. What only a render shows,
+      the listening bar says.
     </p>
   </Dialog>
 </template>

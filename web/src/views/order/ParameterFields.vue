@@ -5,7 +5,11 @@ import ValueField from '@/parts/ValueField.vue'
 
 /** The controls of a processor or instrument, each with its unit; a switch is a box to tick, a choice a list. What needs a
  * switch is shown while that is on. */
-const props = defineProps<{ owner: string; parameters: Parameter[]; settings: Record<string, number> }>()
+const props = defineProps<{
+  owner: string
+  parameters: (Parameter & { note?: string })[]
+  settings: Record<string, number>
+}>()
 const emit = defineEmits<{ change: [parameter: string, value: number | null] }>()
 
 const isOn = (id: string) => (props.settings[id] ?? props.parameters.find((p) => p.id === id)?.default ?? 0) >= 0.5
@@ -21,10 +25,12 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
           :checked="(settings[p.id] ?? p.default) >= 0.5"
           @change="emit('change', p.id, ($event.target as HTMLInputElement).checked ? 1 : 0)"
         />
-        {{ p.name }}
+        {{ p.name }}<small v-if="p.note" class="faint">{{ p.note }}</small>
       </label>
       <template v-else-if="p.unit === 'choice'">
-        <span class="quiet">{{ p.name }}</span>
+        <span class="quiet"
+          >{{ p.name }}<small v-if="p.note" class="faint">{{ p.note }}</small></span
+        >
         <select
           class="field choice"
           :aria-label="`${p.name} of ${owner}`"
@@ -35,7 +41,9 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
         </select>
       </template>
       <template v-else>
-        <span class="quiet">{{ p.name }}</span>
+        <span class="quiet"
+          >{{ p.name }}<small v-if="p.note" class="faint">{{ p.note }}</small></span
+        >
         <ValueField
           :label="`${p.name} of ${owner}`"
           :unit="p.symbol"
@@ -61,6 +69,11 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
 .fields :deep(.unit) {
   min-width: 3.2ch;
   text-align: left;
+}
+
+small {
+  display: block;
+  font-size: 11.5px;
 }
 
 .choice {
