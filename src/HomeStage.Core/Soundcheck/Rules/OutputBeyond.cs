@@ -16,14 +16,17 @@ public sealed class OutputBeyond : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act) =>
         from kit in SplitKit.AllOf(template)
-        let has = JacksOf(((InstrumentSource)kit.Player.Source!).Instrument)
+        let has = JacksOf((InstrumentSource)kit.Player.Source!)
         let within = Within(kit.Kit, has)
         where within < kit.Kit.Outputs.Count
         select new Finding(Id, Severity.Blocker, [kit.Player.Id],
             $"{kit.Player.Name} has {has} jacks; {kit.Spoken(within + 1)} lies beyond them.",
             [new("Put what lies beyond on the first output", Trimmed(kit, within))]);
 
-    private static int JacksOf(string instrument) => InstrumentCatalogue.Find(instrument) is { HasJacksOfItsOwn: false, Kit: { } kit } ? KitJacks.Of(kit).Total : int.MaxValue;
+    /// <summary>Those of the device where it says them; what stands in for one that does not say has none of its own.</summary>
+    private static int JacksOf(InstrumentSource played) => played.Device is { } device
+        ? device.Outputs.Count > 0 ? device.Outputs.Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2) : int.MaxValue
+        : InstrumentCatalogue.Find(played.Instrument) is { HasJacksOfItsOwn: false, Kit: { } kit } ? KitJacks.Of(kit).Total : int.MaxValue;
 
     /// <returns>How many outputs there is room for.</returns>
     private static int Within(Kit kit, int jacks)
