@@ -12,7 +12,7 @@ using HomeStage.TestKit;
 
 namespace HomeStage.Formats.Tests;
 
-/// <summary>No file under its size limit takes more than two seconds, nor more memory than 64 MB and four times its size.</summary>
+/// <summary>No file under its size limit takes more than two seconds, nor more memory than 96 MB and four times its size.</summary>
 [Collection(nameof(BombTests))]
 public class BombTests
 {
