@@ -135,6 +135,16 @@ export async function pick(scope, label, text) {
   await page.locator('.p-select-overlay').getByRole('option', { name: text, exact: true }).click()
 }
 
+/** Lets what is asked at an address wait, as on a slow machine, while something is done. */
+export async function slowly(page, address, work, ms = 900) {
+  await page.route(address, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, ms))
+    await route.continue()
+  })
+  await work()
+  await page.unrouteAll({ behavior: 'wait' })
+}
+
 /** Waits until something reads as it should, and says what it reads where it never does. */
 export async function settles(read, expected) {
   for (let i = 0; i < 200; i++) {

@@ -28,9 +28,10 @@ internal static class DevicesApi
     public sealed record HeldDevice(OutsideDevice Device, string StandIn, string Kind);
 
     /// <summary>A device that the studio that is on, or the shelf, knows.</summary>
+    /// <param name="Key">Tells it from the others of the answer, and stays the same while the list changes.</param>
     /// <param name="Item">The shelf's item that it is; null for one of the studio alone.</param>
     /// <param name="IsHere">Whether it is in the studio that is on.</param>
-    public sealed record KnownDevice(OutsideDevice Device, string StandIn, bool IsInstrument, bool IsHere, string? Item);
+    public sealed record KnownDevice(string Key, OutsideDevice Device, string StandIn, bool IsInstrument, bool IsHere, string? Item);
 
     public static void MapKnownDevices(this RouteGroupBuilder api) =>
         api.MapGet("/devices", async (ShelfStore shelf, StudioDesk desk, CancellationToken cancellation) => TypedResults.Ok(await KnownAsync(shelf, desk, cancellation))).WithTags("Devices");
@@ -71,14 +72,14 @@ internal static class DevicesApi
             if (known.All(k => !k.Device.IsSameAs(device.Device)))
             {
                 var standIn = device.StandIn ?? ProcessorCatalogue.Through;
-                known.Add(new(device.Device, standIn, InstrumentCatalogue.Find(standIn) is not null, device.IsHere, null));
+                known.Add(new(string.Join('|', device.Device.Name, device.Device.Maker, device.Device.DeviceId), device.Device, standIn, InstrumentCatalogue.Find(standIn) is not null, device.IsHere, null));
             }
 
         return [.. known.OrderBy(k => k.Device.Name, StringComparer.OrdinalIgnoreCase)];
     }
 
     private static KnownDevice KnownOf(string item, DeviceContent content, Studio? studio) =>
-        new(content.Device, content.StandIn, content.IsInstrument, studio?.Find(content.Device) is { IsHere: true }, item);
+        new(item, content.Device, content.StandIn, content.IsInstrument, studio?.Find(content.Device) is { IsHere: true }, item);
 
     private static IReadOnlyList<HeldDevice> HeldBy(Template template)
     {

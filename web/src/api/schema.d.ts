@@ -4491,6 +4491,7 @@ export interface components {
             replanned: null | components["schemas"]["Replanning"];
         };
         KnownDevice: {
+            key: string;
             device: components["schemas"]["OutsideDevice"];
             standIn: string;
             isInstrument: boolean;

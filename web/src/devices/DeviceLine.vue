@@ -34,8 +34,8 @@ const standing = computed(() =>
   studio.fit?.devices.find((d) => d.channel === props.channel && (d.insert ?? undefined) === props.insert),
 )
 const choices = computed(() => [
-  ...(isInstrument.value ? devices.instruments : devices.inserts).map((d, i) => ({
-    value: String(i),
+  ...(isInstrument.value ? devices.instruments : devices.inserts).map((d) => ({
+    value: d.key,
     text: d.isHere ? d.device.name : `${d.device.name}, not in this studio`,
   })),
   { value: '(tell)', text: 'Another, told of here…' },
@@ -63,7 +63,7 @@ const send = (...edits: Edit[]) => document.edit(edits, props.channel)
 function choose(value: string) {
   if (value === '(tell)') telling.value = true
   else if (value === '(none)') void send({ type: 'set-device', ...place.value, device: null })
-  else void put((isInstrument.value ? devices.instruments : devices.inserts)[Number(value)]!)
+  else void put(devices.byKey.get(value)!)
 }
 
 /** What is there stands in for it from then on; where a device is there, what it leaves behind is said first. */

@@ -11,11 +11,11 @@ export function useInsertChoices() {
 
   const all = computed(() => [
     ...catalogue.known.processors.filter((p) => !p.standsInOnly).map((p) => ({ value: p.id, text: p.name })),
-    ...devices.inserts.map((d, i) => ({ value: `(device)${i}`, text: `${d.device.name}, of yours` })),
+    ...devices.inserts.map((d) => ({ value: d.key, text: `${d.device.name}, of yours` })),
   ])
 
   function making(channel: string, choice: string): Edit {
-    const known = choice.startsWith('(device)') ? devices.inserts[Number(choice.slice('(device)'.length))] : undefined
+    const known = devices.byKey.get(choice)
     return known
       ? { type: 'make-insert', channel, processor: known.standIn, place: null, device: known.device }
       : { type: 'make-insert', channel, processor: choice, place: null }

@@ -7,6 +7,7 @@ import type { DeviceState, DeviceSwap, KnownDevice, OutsideDevice } from '@/api/
 export const useDevices = defineStore('devices', () => {
   const known = ref<KnownDevice[]>([])
   const instruments = computed(() => known.value.filter((d) => d.isInstrument))
+  const byKey = computed(() => new Map(known.value.map((d) => [d.key, d])))
   const inserts = computed(() => known.value.filter((d) => !d.isInstrument))
 
   async function look() {
@@ -26,7 +27,7 @@ export const useDevices = defineStore('devices', () => {
   const keepState = (file: File) =>
     upload<DeviceState>(`/api/device-states?name=${encodeURIComponent(file.name)}`, file)
 
-  return { known, instruments, inserts, look, swap, keepState }
+  return { known, byKey, instruments, inserts, look, swap, keepState }
 })
 
 /** A device of which nothing is known but its name. */

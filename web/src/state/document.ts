@@ -3,6 +3,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { changesSince, editsOf, returnTo, stepOf, whole, type Change } from './documentCalls'
 import { useCatalogue } from './catalogue'
 import { Refusal, sentenceOf } from '@/api/client'
+import { queue } from '@/api/order'
 import type { ChannelRow, DocumentKind, Edit, Head, Mended } from '@/api/types'
 
 /** How often an edit is made again on a newer revision before a person is asked. */
@@ -24,7 +25,6 @@ export const useDocument = defineStore('document', () => {
   const missing = ref(false)
   /** Says that another tab has changed something, until this one does. */
   const elsewhere = ref(false)
-  let sending: Promise<unknown> = Promise.resolve()
   let opening = 0
   /** The newest revision that is known of each document, those that were left among them. */
   const revisions = new Map<string, number>()
@@ -135,13 +135,6 @@ export const useDocument = defineStore('document', () => {
         }
       }
     })
-  }
-
-  /** One after the other, so that each is made on the revision that the one before it gave. */
-  function queue<T>(work: () => Promise<T>): Promise<T> {
-    const done = sending.then(work)
-    sending = done.catch(() => undefined)
-    return done
   }
 
   function explain(error: unknown, stale: boolean, about?: string) {

@@ -1,6 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { useDevices } from './devices'
 import { useDocument } from './document'
 import { useFindings } from './findings'
 import { api, asked } from '@/api/client'
@@ -12,6 +13,7 @@ const settleMs = 150
 export const useStudio = defineStore('studio', () => {
   const document = useDocument()
   const findings = useFindings()
+  const devices = useDevices()
   const items = ref<StudioItem[]>()
   const fit = shallowRef<StudioFit>()
 
@@ -24,7 +26,7 @@ export const useStudio = defineStore('studio', () => {
 
   /** Everything that follows from the studio is asked for again. */
   async function changed() {
-    await look()
+    await Promise.all([look(), devices.look()])
     findings.lookAgain()
     await meet()
   }

@@ -38,11 +38,7 @@ function outputsOf(source: Source | null | undefined) {
 }
 
 /** The device that is chosen; none where an instrument of ours is. */
-const known = computed(() =>
-  instrument.value.startsWith('(device)')
-    ? devices.instruments[Number(instrument.value.slice('(device)'.length))]
-    : undefined,
-)
+const known = computed(() => devices.byKey.get(instrument.value))
 watch(open, (now) => {
   if (!now) return
   void devices.look().catch(() => undefined)
@@ -72,7 +68,7 @@ async function add() {
       wish: {
         kind: kind.value,
         name: name.value.trim() || null,
-        under: feeds.value ? under.value : null,
+        under: feeds.value ? under.value || null : null,
         instrument: kind.value === 'instrument' ? (known.value?.standIn ?? (instrument.value || null)) : null,
         device: kind.value === 'instrument' ? (known.value?.device ?? null) : null,
         splitOf: kind.value === 'split' ? splitOf.value : null,
@@ -126,7 +122,7 @@ function chooseMade() {
             {{ i.name }}: {{ i.about }}
           </option>
           <optgroup v-if="devices.instruments.length" label="Of yours, heard through a stand-in">
-            <option v-for="(d, i) in devices.instruments" :key="d.device.name" :value="`(device)${i}`">
+            <option v-for="d in devices.instruments" :key="d.key" :value="d.key">
               {{ d.device.name }}{{ d.isHere ? '' : ', not in this studio' }}
             </option>
           </optgroup>
