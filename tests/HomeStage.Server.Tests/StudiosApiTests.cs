@@ -37,6 +37,22 @@ public class StudiosApiTests(RunningServer server) : IClassFixture<RunningServer
     }
 
     [Fact]
+    public async Task Devices_ThatAreFound_AreAddedOnce_AndWhatWasMeasuredStays()
+    {
+        var studio = Shed with { Devices = [new(new("Tin Lark") { DeviceId = "AB01" }, false) { Latency = new(96, 48000) }] };
+        var id = (await Json(await PostAsync("/api/studios", Body("Lark shed", studio))))["id"]!.ToString();
+
+        var gain = await Json(await PostAsync($"/api/studios/{id}/devices", """[{"device":{"name":"Lark","deviceId":"ab01"},"standIn":"gate"},{"device":{"name":"Rook"}},{"device":{"name":"ROOK"}}]"""));
+
+        Assert.Equal(1, (int)gain["fresh"]!);
+        var devices = gain["studio"]!["studio"]!["devices"]!.AsArray();
+        Assert.Equal(["Tin Lark", "Rook"], devices.Select(d => d!["device"]!["name"]!.ToString()));
+        Assert.Equal((true, 96), ((bool)devices[0]!["isHere"]!, (int)devices[0]!["latency"]!["frames"]!));
+        Assert.Equal(HttpStatusCode.NotFound, (await PostAsync("/api/studios/none/devices", "[]")).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await PostAsync($"/api/studios/{id}/devices", """[{"device":{"name":" "}}]""")).StatusCode);
+    }
+
+    [Fact]
     public async Task Document_InTheStudioThatIsOn_SaysHowItFits_AndHowLateItsInputsAre_AsMeasuredThere()
     {
         var template = (await Json(await PostAsync("/api/templates", """{"name":"Fits"}""")))["id"]!.ToString();

@@ -36,6 +36,17 @@ public static class StandIns
     public static bool IsInstrument(string said) =>
         said.Contains("instrument", StringComparison.OrdinalIgnoreCase) || (First(Instruments, said) is not null && First(Processors, said) is null);
 
+    /// <param name="standIn">Id of an instrument or processor.</param>
+    /// <returns>"nothing" for what passes sound through.</returns>
+    public static string NameOf(string standIn) =>
+        standIn == ProcessorCatalogue.Through ? "nothing" : InstrumentCatalogue.Find(standIn)?.Name ?? ProcessorCatalogue.Find(standIn)?.Name ?? standIn;
+
+    /// <summary>What a device is, going by what is heard in its place.</summary>
+    /// <returns>"instrument", "compressor"; "insert" for what passes sound through.</returns>
+    public static string KindOf(string standIn) => InstrumentCatalogue.Find(standIn) is not null ? "instrument"
+        : standIn == ProcessorCatalogue.Through ? "insert"
+        : NameOf(standIn).ToLowerInvariant();
+
     private static string? First((string Word, string Id)[] words, string said)
     {
         var spoken = said.ToLowerInvariant().Split([' ', '-', '/', '|', ',', '_'], StringSplitOptions.RemoveEmptyEntries);

@@ -1,4 +1,3 @@
-using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -10,23 +9,12 @@ namespace HomeStage.Core.Recording;
 internal sealed class PathMeter
 {
     private readonly CompiledAct _compiled;
-    private readonly int[] _latency;
 
-    public PathMeter(CompiledAct compiled)
-    {
-        _compiled = compiled;
-        var rate = compiled.Template.SampleRateHz;
-        _latency = [.. Graph.Stages.Select(stage => stage.Kind switch
-        {
-            StageKind.Insert when InsertAt(stage) is var insert => insert.IsLiveIn(compiled.Act) ? insert.LatencyFrames(rate) : 0,
-            StageKind.Player => compiled.Template.Channels[stage.Channel].Source is InstrumentSource played ? played.LatencyFrames(rate) : 0,
-            _ => 0,
-        })];
-    }
+    public PathMeter(CompiledAct compiled) => _compiled = compiled;
 
     public SignalGraph Graph => _compiled.Graph;
 
-    public int LatencyOf(int stage) => _latency[stage];
+    public int LatencyOf(int stage) => _compiled.Compensation.OwnFrames[stage];
 
     public Insert InsertAt(Stage stage) => Graph.Template.Channels[stage.Channel].Inserts[stage.Insert];
 
@@ -42,7 +30,7 @@ internal sealed class PathMeter
             foreach (var link in _compiled.Entering[stage].Select(l => Graph.Links[l]))
                 if ((link.Kind != LinkKind.Key || !parked.Contains(stage)) && (from < 0 || late[link.From].Frames > frames))
                     (frames, from) = (late[link.From].Frames, link.From);
-            late[stage] = (frames + (parked.Contains(stage) ? 0 : _latency[stage]), from);
+            late[stage] = (frames + (parked.Contains(stage) ? 0 : LatencyOf(stage)), from);
         }
 
         return late;
@@ -59,7 +47,7 @@ internal sealed class PathMeter
             {
                 if (parked.Contains(stage))
                 {
-                    stages.AddRange(_latency[stage] > 0 ? [stage] : []);
+                    stages.AddRange(LatencyOf(stage) > 0 ? [stage] : []);
                     continue;
                 }
 
@@ -70,8 +58,8 @@ internal sealed class PathMeter
                         junctions.AddRange(Junctions(key.From, late));
                     }
 
-                frames += _latency[stage];
-                if (_latency[stage] > 0)
+                frames += LatencyOf(stage);
+                if (LatencyOf(stage) > 0)
                     stages.Add(stage);
             }
         }
@@ -86,7 +74,7 @@ internal sealed class PathMeter
     private IEnumerable<int> Behind(int stage, (int Frames, int From)[] late)
     {
         for (var at = stage; at >= 0; at = late[at].From)
-            if (_latency[at] > 0)
+            if (LatencyOf(at) > 0)
                 yield return at;
     }
 

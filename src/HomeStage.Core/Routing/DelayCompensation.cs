@@ -8,12 +8,16 @@ namespace HomeStage.Core.Routing;
 /// main and direct channels are padded to the longest of them.</remarks>
 public sealed class DelayCompensation
 {
-    private DelayCompensation(int[] lateness, int[] padding, int totalFrames)
+    private DelayCompensation(int[] own, int[] lateness, int[] padding, int totalFrames)
     {
+        OwnFrames = own;
         LatenessFrames = lateness;
         PaddingFrames = padding;
         TotalFrames = totalFrames;
     }
+
+    /// <summary>By stage: frames by which it is later than what enters it, an instrument than the notes that it is given.</summary>
+    public IReadOnlyList<int> OwnFrames { get; }
 
     /// <summary>By stage: frames by which its output lags the players and inputs.</summary>
     public IReadOnlyList<int> LatenessFrames { get; }
@@ -30,16 +34,15 @@ public sealed class DelayCompensation
     public static DelayCompensation Of(SignalGraph graph, IReadOnlyList<int> order, string act, Latencies which = Latencies.Declared)
     {
         var entering = Adjacency.Of(graph.Stages.Count, graph.Links, entering: true);
+        var own = Enumerable.Range(0, graph.Stages.Count).Select(s => LatencyOf(graph, s, act, which)).ToArray();
         var late = new int[graph.Stages.Count];
         foreach (var stage in order)
-            late[stage] = entering[stage].Select(l => late[l.From]).DefaultIfEmpty(0).Max() + LatencyOf(graph, stage, act, which);
-        var padding = graph.Links
-            .Select(l => late[l.To] - LatencyOf(graph, l.To, act, which) - late[l.From])
-            .ToArray();
+            late[stage] = entering[stage].Select(l => late[l.From]).DefaultIfEmpty(0).Max() + own[stage];
+        var padding = graph.Links.Select(l => late[l.To] - own[l.To] - late[l.From]).ToArray();
         var outputs = Enumerable.Range(0, graph.Template.Channels.Count)
             .Where(c => graph.Runs(c) && graph.Template.Channels[c].OutputPair is not null)
             .Select(c => late[graph.PostOf(c)]);
-        return new(late, padding, outputs.DefaultIfEmpty(0).Max());
+        return new(own, late, padding, outputs.DefaultIfEmpty(0).Max());
     }
 
     /// <summary>Whether it holds over another template, too, whose graph is the same.</summary>
@@ -53,7 +56,7 @@ public sealed class DelayCompensation
                 || x.First.Inserts.Zip(x.Second.Inserts).All(i => LatencyOf(i.First, of, act, which) == LatencyOf(i.Second, other, act, which)))
             && (ReferenceEquals(x.First.Source, x.Second.Source) || LatencyOf(x.First, of) == LatencyOf(x.Second, other)));
 
-    private static int LatencyOf(SignalGraph graph, int index, string act, Latencies which = Latencies.Declared)
+    private static int LatencyOf(SignalGraph graph, int index, string act, Latencies which)
     {
         var stage = graph.Stages[index];
         var channel = graph.Template.Channels[stage.Channel];

@@ -23,6 +23,19 @@ public sealed record Studio(AudioInterface Interface)
     /// <returns>What the studio knows of a device: by id or name; null where it does not know it.</returns>
     public StudioDevice? Find(OutsideDevice device) =>
         Devices.FirstOrDefault(d => d.Device.IsSameAs(device) && d.IsHere) ?? Devices.FirstOrDefault(d => d.Device.IsSameAs(device));
+
+    /// <summary>The studio with devices that were found: what it knows stays as it was measured, and is there or not as it was found.</summary>
+    /// <returns>Also how many of them it had never heard of.</returns>
+    public (Studio Studio, int Fresh) With(IEnumerable<StudioDevice> found)
+    {
+        var devices = Devices.ToList();
+        foreach (var one in found)
+            if (devices.FindIndex(d => d.Device.IsSameAs(one.Device)) is var at and >= 0)
+                devices[at] = devices[at] with { IsHere = one.IsHere };
+            else
+                devices.Add(one);
+        return (this with { Devices = devices.ToSequence() }, devices.Count - Devices.Count);
+    }
 }
 
 /// <summary>A device as one studio knows it.</summary>

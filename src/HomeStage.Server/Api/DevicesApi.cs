@@ -25,7 +25,7 @@ internal static class DevicesApi
 
     /// <summary>A device of a document, each once.</summary>
     /// <param name="StandIn">Id of what is heard in its place there.</param>
-    public sealed record HeldDevice(OutsideDevice Device, string StandIn, string Kind);
+    public sealed record HeldDeviceView(OutsideDevice Device, string StandIn, string Kind);
 
     /// <summary>A device that the studio that is on, or the shelf, knows.</summary>
     /// <param name="Key">Tells it from the others of the answer, and stays the same while the list changes.</param>
@@ -53,7 +53,7 @@ internal static class DevicesApi
 
     public static void MapDevices(this RouteGroupBuilder group)
     {
-        group.MapGet("/{id}/devices", async Task<Results<Ok<IReadOnlyList<HeldDevice>>, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
+        group.MapGet("/{id}/devices", async Task<Results<Ok<IReadOnlyList<HeldDeviceView>>, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(HeldBy(document.Template)) : Problems.NotFound("document"));
         group.MapPost("/{id}/device-swap", async Task<Results<Ok<DeviceSwapView>, ProblemHttpResult>> (string id, DeviceSwapRequest asked, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
@@ -81,14 +81,14 @@ internal static class DevicesApi
     private static KnownDevice KnownOf(string item, DeviceContent content, Studio? studio) =>
         new(item, content.Device, content.StandIn, content.IsInstrument, studio?.Find(content.Device) is { IsHere: true }, item);
 
-    private static IReadOnlyList<HeldDevice> HeldBy(Template template)
+    /// <returns>Each once.</returns>
+    private static IReadOnlyList<HeldDeviceView> HeldBy(Template template)
     {
-        var held = template.Channels.SelectMany(c => c.Inserts.Select(i => (i.Device, StandIn: i.Processor))
-            .Append(((c.Source as InstrumentSource)?.Device, (c.Source as InstrumentSource)?.Instrument ?? ""))).Where(d => d.Device is not null);
         var once = new List<HeldDevice>();
-        foreach (var (device, standIn) in held)
-            if (once.All(o => !o.Device.IsSameAs(device!)))
-                once.Add(new(device!, standIn, StudiosApi.KindOf(standIn)));
-        return once;
+        // What is the same to the letter goes first: the rest is few.
+        foreach (var held in HeldDevice.Of(template).DistinctBy(h => (h.Device.Name, h.Device.Maker, h.Device.Format, h.Device.DeviceId)))
+            if (once.All(o => !o.Device.IsSameAs(held.Device)))
+                once.Add(held);
+        return [.. once.Select(h => new HeldDeviceView(h.Device, h.StandIn, StandIns.KindOf(h.StandIn)))];
     }
 }

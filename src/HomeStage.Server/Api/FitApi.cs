@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Fitting;
@@ -85,6 +86,6 @@ internal static class FitApi
 
     private static DeviceFitView ViewOf(Template template, DeviceFit fit) => new(
         fit.Channel.Value, template.Channels[fit.Channel].Name, fit.Insert?.Value, fit.Device.Name,
-        fit.Insert is { } insert ? StudiosApi.KindOf(template.Channels[fit.Channel].Inserts.First(i => i.Id == insert).Processor) : "instrument",
+        StandIns.KindOf(fit.Held.StandIn),
         fit.Device.Latency?.Milliseconds, fit.IsMeasured, fit.Device.Weight.SharePercent, fit.Standing, fit.StandIn);
 }

@@ -33,6 +33,9 @@ internal static class StudiosApi
     /// <param name="Kind">What it is, by what stands in for it: "instrument", "reverb".</param>
     public sealed record FoundDeviceView(OutsideDevice Device, string StandIn, string Kind, bool IsHere);
 
+    /// <param name="Fresh">How many of the devices the studio had never heard of.</param>
+    public sealed record StudioGainView(StudioView Studio, int Fresh);
+
     public static void MapStudios(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/studios").WithTags("Studios");
@@ -48,6 +51,19 @@ internal static class StudiosApi
                 return Problems.Refused(wrong);
             var named = await shelf.RenameAsync(id, asked.Name.Trim(), cancellation);
             return await AnswerAsync(named is ShelfAnswer.Kept ? await shelf.ReplaceAsync(id, new StudioContent(asked.Studio), cancellation) : named, desk, cancellation);
+        });
+        group.MapPost("/{id}/devices", async Task<Results<Ok<StudioGainView>, ProblemHttpResult>> (string id, IReadOnlyList<StudioDevice> found, ShelfStore shelf, StudioDesk desk, CancellationToken cancellation) =>
+        {
+            if (await shelf.FindAsync(id, cancellation) is not { Content: StudioContent { Studio: var before } })
+                return Problems.NotFound("studio");
+            var (studio, fresh) = before.With(found);
+            return StudioRules.Check(studio) is { } wrong ? Problems.Refused(wrong)
+                : await shelf.ReplaceAsync(id, new StudioContent(studio), cancellation) switch
+                {
+                    ShelfAnswer.Kept kept => TypedResults.Ok(new StudioGainView(ViewOf(kept.Item, await desk.OnAsync(cancellation)), fresh)),
+                    ShelfAnswer.Refused refused => Problems.Refused(refused.Why),
+                    _ => Problems.NotFound("studio"),
+                };
         });
         group.MapPost("/devices/found", async Task<Results<Ok<FoundView>, ProblemHttpResult>> (FolderRequest asked, CancellationToken cancellation) =>
             await Task.Run(() => DeviceFolder.Look(asked.Folder, cancellation), cancellation) switch
@@ -67,12 +83,8 @@ internal static class StudiosApi
                 });
     }
 
-    internal static string KindOf(string standIn) => InstrumentCatalogue.Find(standIn) is not null ? "instrument"
-        : standIn == ProcessorCatalogue.Through ? "insert"
-        : ProcessorCatalogue.Find(standIn)?.Name.ToLowerInvariant() ?? standIn;
-
     private static FoundView ViewOf(FoundDevices found) =>
-        new([.. found.Devices.Select(d => new FoundDeviceView(d.Device, d.StandIn, KindOf(d.StandIn), d.IsHere))], found.LeftOut);
+        new([.. found.Devices.Select(d => new FoundDeviceView(d.Device, d.StandIn, StandIns.KindOf(d.StandIn), d.IsHere))], found.LeftOut);
 
     private static async Task<IReadOnlyList<StudioView>> ListAsync(ShelfStore shelf, StudioDesk desk, CancellationToken cancellation)
     {

@@ -975,7 +975,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["HeldDevice"][];
+                        "application/json": components["schemas"]["HeldDeviceView"][];
                     };
                 };
             };
@@ -3117,6 +3117,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studios/{id}/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StudioDevice"][];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StudioGainView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studios/devices/found": {
         parameters: {
             query?: never;
@@ -4326,7 +4367,7 @@ export interface components {
             /** Format: date-time */
             checkedUtc: null | string;
         };
-        HeldDevice: {
+        HeldDeviceView: {
             device: components["schemas"]["OutsideDevice"];
             standIn: string;
             kind: string;
@@ -5283,6 +5324,11 @@ export interface components {
             standIn?: null | string;
             latency?: null | components["schemas"]["DeviceLatency"];
             weight?: components["schemas"]["DeviceWeight"];
+        };
+        StudioGainView: {
+            studio: components["schemas"]["StudioView"];
+            /** Format: int32 */
+            fresh: number;
         };
         StudioOnRequest: {
             id: null | string;

@@ -67,5 +67,5 @@ export const useStudio = defineStore('studio', () => {
   )
   void look().catch(() => undefined)
 
-  return { items, on, fit, paths, look, putOn, save }
+  return { items, on, fit, paths, look, changed, putOn, save }
 })

@@ -38,9 +38,9 @@ internal static class StripDifference
         }
     }
 
-    /// <summary>An insert of another processor is another insert, unless the two stand in for devices; so is one that gains or loses a key input.</summary>
-    private static bool IsSame(Insert a, Insert b) =>
-        a.Id == b.Id && a.TakesKey() == b.TakesKey() && (a.Processor == b.Processor || (a.Device is not null && b.Device is not null));
+    /// <summary>An insert of another processor is another insert, unless the two stand in for devices; so is one that loses a key input, which others may feed.</summary>
+    private static bool IsSame(Insert from, Insert to) =>
+        from.Id == to.Id && (to.TakesKey() || !from.TakesKey()) && (from.Processor == to.Processor || (from.Device is not null && to.Device is not null));
 
     private static IEnumerable<Edit> Settings(ChannelId channel, Insert from, Insert to)
     {

@@ -1,4 +1,3 @@
-using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -63,12 +62,8 @@ internal sealed class HeardGraph
     public IEnumerable<(Link Link, int Padding)> SoundingInto(int stage) =>
         Entering(stage).Where(x => x.Link.Kind != LinkKind.Within && _sounding.Contains(x.Link.From));
 
-    /// <returns>Frames by which an insert's stage is later than what enters it.</returns>
-    public int OwnLatency(int stage)
-    {
-        var insert = ChannelOf(stage).Inserts[Graph.Stages[stage].Insert];
-        return insert.IsLiveIn(_request.Act) ? insert.HeardLatencyFrames(Graph.Template.SampleRateHz) : 0;
-    }
+    /// <returns>Frames by which a stage is later than what enters it.</returns>
+    public int OwnLatency(int stage) => _compiled.HeardCompensation.OwnFrames[stage];
 
     private int PlayersOwn(Link link) => link.Kind == LinkKind.InstrumentOutput ? LatenessOf(link.From) : 0;
 

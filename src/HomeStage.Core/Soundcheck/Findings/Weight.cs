@@ -1,5 +1,4 @@
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck.Findings;
@@ -22,8 +21,7 @@ public static class Weight
     /// <returns>Megabytes, seconds, and how many of them say nothing of one of the two or of their share.</returns>
     public static (double MemoryMegabytes, double LoadSeconds, int Unknown) ToOpen(Template template, string act)
     {
-        var devices = template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings)
-            .SelectMany(c => c.Inserts.Where(i => i.IsLiveIn(act)).Select(i => i.Device).Append((c.Source as InstrumentSource)?.Device)).OfType<OutsideDevice>().Select(d => d.Weight).ToList();
+        var devices = HeldDevice.LiveIn(act, template).Select(h => h.Device.Weight).ToList();
         return (devices.Sum(w => w.MemoryMegabytes ?? 0), devices.Sum(w => w.LoadSeconds ?? 0), devices.Count(w => w is { SharePercent: null } or { MemoryMegabytes: null } or { LoadSeconds: null }));
     }
 

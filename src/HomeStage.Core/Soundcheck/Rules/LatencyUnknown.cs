@@ -1,4 +1,3 @@
-using HomeStage.Core.Devices;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Studios;
 using HomeStage.Core.Templates;
@@ -16,11 +15,9 @@ public sealed class LatencyUnknown : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act, Surroundings around)
     {
-        foreach (var channel in template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings))
+        foreach (var channel in template.Channels)
         {
-            var unknown = channel.Inserts.Where(i => i.IsLiveIn(act)).Select(i => i.Device)
-                .Append((channel.Source as InstrumentSource)?.Device).OfType<OutsideDevice>()
-                .Select(d => around.Studio is { } studio ? InStudio.Of(d, studio) : d).Where(d => d.Latency is null).Select(d => d.Name).Distinct().ToList();
+            var unknown = HeldDevice.LiveIn(act, channel).Select(h => h.Device).Select(d => around.Studio is { } studio ? InStudio.Of(d, studio) : d).Where(d => d.Latency is null).Select(d => d.Name).Distinct().ToList();
             if (unknown.Count > 0)
                 yield return new(Id, Severity.Hint, [channel.Id], $"Nobody has said how late {string.Join(" and ", unknown)} on {channel.Name} {(unknown.Count == 1 ? "is" : "are")}; it counts as not late until somebody does.", []);
         }

@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import StudioDeviceLine from './StudioDeviceLine.vue'
-import { bringTable, heldBy, lookInFolder } from './studioCalls'
+import { addTo, bringTable, heldBy, lookInFolder } from './studioCalls'
 import { sentenceOf } from '@/api/client'
 import type { FoundDevices, OutsideDevice, StudioDevice, StudioItem } from '@/api/types'
 import DeviceDialog from '@/devices/DeviceDialog.vue'
-import { useDevices } from '@/state/devices'
 import { useDocument } from '@/state/document'
 import { useStudio } from '@/state/studio'
 
 /** The devices of a studio: there or missing, as they were measured there; told of by hand, found, or taken from elsewhere. */
 const props = defineProps<{ item: StudioItem }>()
 const studio = useStudio()
-const known = useDevices()
 const document = useDocument()
 const folder = ref('')
 const asking = ref(false)
@@ -34,32 +32,13 @@ async function attempt(work: () => Promise<unknown>) {
   }
 }
 
-async function save(next: StudioDevice[]) {
-  await studio.save(props.item.id, props.item.name, { ...props.item.studio, devices: next })
-  await known.look()
-}
-
-const same = (a: { name: string; deviceId?: string }, b: { name: string; deviceId?: string }) =>
-  a.deviceId && b.deviceId ? a.deviceId === b.deviceId : a.name.toLowerCase() === b.name.toLowerCase()
+const save = (next: StudioDevice[]) =>
+  studio.save(props.item.id, props.item.name, { ...props.item.studio, devices: next })
 
 /** What is known already stays as it is, but is there. */
 async function add(found: FoundDevices['devices'], from: string) {
-  const next = [...devices.value]
-  let fresh = 0
-  for (const { device, standIn, isHere } of found) {
-    const at = next.findIndex((d) => same(d.device, device))
-    if (at >= 0) next[at] = { ...next[at]!, isHere }
-    else
-      next.push({
-        device,
-        standIn,
-        isHere,
-        latency: null,
-        weight: { sharePercent: null, memoryMegabytes: null, loadSeconds: null },
-      })
-    if (at < 0) fresh++
-  }
-  await save(next)
+  const fresh = await addTo(props.item.id, found)
+  await studio.changed()
   said.value = `${found.length} ${found.length === 1 ? 'device' : 'devices'} ${from}, ${fresh} of them new here.`
 }
 

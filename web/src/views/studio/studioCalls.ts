@@ -1,5 +1,18 @@
 import { api, asked, upload } from '@/api/client'
 import type { FoundDevices } from '@/api/types'
+import { unknownWeight } from '@/state/devices'
+
+/** Adds what was found to a studio. @returns how many of them it had never heard of */
+export async function addTo(studio: string, found: FoundDevices['devices']): Promise<number> {
+  const body = found.map(({ device, standIn, isHere }) => ({
+    device,
+    standIn,
+    isHere,
+    latency: null,
+    weight: unknownWeight,
+  }))
+  return (await asked(api.POST('/api/studios/{id}/devices', { params: { path: { id: studio } }, body }))).fresh
+}
 
 export const lookInFolder = (folder: string) => asked(api.POST('/api/studios/devices/found', { body: { folder } }))
 
