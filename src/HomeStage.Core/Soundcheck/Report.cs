@@ -13,7 +13,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
     public static IReadOnlyList<ISoundcheckRule> Rules { get; } =
     [
         new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
-        new PieceUnheard(), new OutputBeyond(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new CalledOtherwise(), new OutputNames(), new OutputNumbering(),
+        new PieceUnheard(), new OutputBeyond(), new OtherOutputs(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new CalledOtherwise(), new OutputNames(), new OutputNumbering(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
         new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(),
         new InputBeyond(), new LateInput(), new BuffersTooLong(), new InputShared(), new ArmedUnheard(), new InputWidth(),

@@ -117,19 +117,6 @@ public class SetDeviceTests
         Assert.Equal((100, 2.5, 0), Weight.ToOpen(there.With(new SetStage(new("organ"), InMix, StageState.InTheWings)), InMix));
     }
 
-    [Fact]
-    public void OutputBeyond_GoesByTheJacksOfTheDevice_AndNotByThoseOfItsStandIn()
-    {
-        OutsideDevice Crate(int outputs) => new("Crate") { Outputs = Enumerable.Range(1, outputs).Select(n => new KitOutput($"Jack {n}", ChannelFormat.Mono)).ToSequence() };
-        var kit = OneBar(new MakeChannel(new(ChannelKind.Instrument) { Name = "Kit", Instrument = InstrumentCatalogue.Breakwater }));
-        string[] Found(OutsideDevice device) => [.. new Core.Soundcheck.Rules.OutputBeyond().Look(kit.With(new SetDevice(new("kit"), null, device)), InMix).Select(f => f.Sentence)];
-
-        // The stand-in has ten mono outputs.
-        Assert.Equal("Kit has 4 jacks;", Assert.Single(Found(Crate(4)))[..16]);
-        Assert.Empty(Found(Crate(10)));
-        Assert.Empty(Found(Crate(0)));
-    }
-
     public static TheoryData<OutsideDevice, string> Wrong() => new()
     {
         { Winch with { Name = " " }, "bad-text" },

@@ -30,6 +30,7 @@ internal static class OutputFaults
         [
             ("piece-unheard", [Laid(sound, k => Moved(k, "Shaker", 4)), Laid(sound.With(new RemoveChannel(new("snare"))), k => k)]),
             ("output-beyond", [Laid(sound, k => k with { Outputs = [.. k.Outputs, .. Enumerable.Range(5, 5).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))] })]),
+            ("other-outputs", [sound.With(new SetDevice(Player, null, new("Tuner") { Latency = new(0, 48000), Outputs = [new("Out", ChannelFormat.Stereo), new("Low", ChannelFormat.Mono)] }))]),
             ("split-not-monitored", [sound.With(new SetSource(new("kick"), new OutputSource(Player, 2, Monitored: false)))]),
             ("heard-twice", [Laid(sound, k => k.At("Snare", m => m with { AlsoOnFirst = true }))]),
             ("pinned-apart", [sound.With(new SetPiecePlace(Player, "Rim", PieceStay.Alone, 1)), Laid(sound, k => Moved(k, "Shaker", 2).At("Shaker", m => m with { Stay = PieceStay.Alone }))]),

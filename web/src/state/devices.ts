@@ -30,12 +30,13 @@ export const useDevices = defineStore('devices', () => {
   return { known, byKey, instruments, inserts, look, swap, keepState }
 })
 
-export const unknownWeight = { sharePercent: null, memoryMegabytes: null, loadSeconds: null }
+/** Nobody has said what it costs. */
+export const unknownWeight = () => ({ sharePercent: null, memoryMegabytes: null, loadSeconds: null })
 
 /** A device of which nothing is known but its name. */
 export function nameless(): OutsideDevice {
   return {
     name: '', maker: '', format: '', deviceId: '', preset: '', outputs: [], key: 'none', latency: null,
-    weight: unknownWeight, state: null, controls: [],
+    weight: unknownWeight(), state: null, controls: [],
   } // prettier-ignore
 }

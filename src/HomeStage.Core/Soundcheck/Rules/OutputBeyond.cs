@@ -23,9 +23,8 @@ public sealed class OutputBeyond : ISoundcheckRule
             $"{kit.Player.Name} has {has} jacks; {kit.Spoken(within + 1)} lies beyond them.",
             [new("Put what lies beyond on the first output", Trimmed(kit, within))]);
 
-    /// <summary>Those of the device where it says them; what stands in for one that does not say has none of its own.</summary>
-    private static int JacksOf(InstrumentSource played) => played.Device is { } device
-        ? device.Outputs.Count > 0 ? device.Outputs.Sum(o => o.Format == ChannelFormat.Mono ? 1 : 2) : int.MaxValue
+    /// <summary>What stands in for a device has none of its own: those of the device are looked at by <see cref="OtherOutputs"/>.</summary>
+    private static int JacksOf(InstrumentSource played) => played.Device is not null ? int.MaxValue
         : InstrumentCatalogue.Find(played.Instrument) is { HasJacksOfItsOwn: false, Kit: { } kit } ? KitJacks.Of(kit).Total : int.MaxValue;
 
     /// <returns>How many outputs there is room for.</returns>

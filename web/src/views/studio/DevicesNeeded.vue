@@ -49,8 +49,10 @@ const standInOf = (device: DeviceFit) =>
     </tbody>
   </table>
   <p v-if="devices.length" class="quiet">
-    In this act {{ weight.sharePercent.toFixed(1) }} % of one core, {{ Math.round(weight.memoryMegabytes) }} MB and
-    {{ weight.loadSeconds.toFixed(1) }} s to load<template v-if="weight.unknown"
+    In this act {{ weight.sharePercent.toFixed(1) }} % of one core<template v-if="weight.memoryMegabytes"
+      >, {{ Math.round(weight.memoryMegabytes) }} MB</template
+    ><template v-if="weight.loadSeconds">, {{ weight.loadSeconds.toFixed(1) }} s to load</template
+    ><template v-if="weight.unknown"
       >, and what {{ weight.unknown === 1 ? 'one device does' : `${weight.unknown} devices do` }} not say</template
     >.
   </p>

@@ -9,7 +9,7 @@ export async function addTo(studio: string, found: FoundDevices['devices']): Pro
     standIn,
     isHere,
     latency: null,
-    weight: unknownWeight,
+    weight: unknownWeight(),
   }))
   return (await asked(api.POST('/api/studios/{id}/devices', { params: { path: { id: studio } }, body }))).fresh
 }
