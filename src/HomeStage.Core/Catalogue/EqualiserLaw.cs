@@ -12,36 +12,44 @@ public enum EqualiserPart
     Sides,
 }
 
-/// <summary>What the controls of the equaliser mean: its eight sections, in order of frequency.</summary>
+/// <summary>What the controls of the equaliser mean: its sections, in order of frequency.</summary>
 /// <remarks>A cut of 24 dB an octave is two second-order sections whose quality makes a Butterworth filter of fourth order:
-/// 1 / (2·cos(π/8)) and 1 / (2·cos(3π/8)).</remarks>
+/// 1 / (2·cos(π/8)) and 1 / (2·cos(3π/8)), the latter times √2·Q where the cut has a resonance of Q.</remarks>
 public static class EqualiserLaw
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Equaliser)!;
-    private static readonly double[] Gentle = [FilterDesign.Butterworth];
     private static readonly double[] Steep = [1 / (2 * Math.Cos(Math.PI / 8)), 1 / (2 * Math.Cos(3 * Math.PI / 8))];
 
     /// <returns>The sections that do something; none for a flat equaliser.</returns>
-    public static IReadOnlyList<Biquad> Sections(Map<double> settings, int sampleRateHz)
+    public static IReadOnlyList<Biquad> Sections(Map<double> settings, int sampleRateHz) =>
+        [.. Places(settings, sampleRateHz).OfType<Biquad>().Where(s => !s.DoesNothing)];
+
+    /// <summary>Every section in its place, whether it does anything or rests.</summary>
+    /// <returns>As many for any settings; null for what is switched off.</returns>
+    public static IReadOnlyList<Biquad?> Places(Map<double> settings, int sampleRateHz)
     {
         double Value(string id) => Kind.Value(settings, id);
-        var sections = new List<Biquad>();
-        if (Value("low-cut") >= 0.5)
-            sections.AddRange(Slope("low-cut-slope").Select(q => FilterDesign.LowCut(Value("low-cut-hz"), sampleRateHz, q)));
-        if (Value("low-shelf-db") is not 0 and var low)
-            sections.Add(FilterDesign.LowShelf(Value("low-shelf-hz"), low, sampleRateHz));
-        foreach (var bell in new[] { "bell-1", "bell-2", "bell-3" })
-            if (Value($"{bell}-db") is not 0 and var gain)
-                sections.Add(FilterDesign.Bell(Value($"{bell}-hz"), gain, Value($"{bell}-q"), sampleRateHz));
-        if (Value("notch") >= 0.5)
-            sections.Add(FilterDesign.Notch(Value("notch-hz"), Value("notch-q"), sampleRateHz));
-        if (Value("high-shelf-db") is not 0 and var high)
-            sections.Add(FilterDesign.HighShelf(Value("high-shelf-hz"), high, sampleRateHz));
-        if (Value("high-cut") >= 0.5)
-            sections.AddRange(Slope("high-cut-slope").Select(q => FilterDesign.HighCut(Value("high-cut-hz"), sampleRateHz, q)));
-        return sections;
+        Biquad? Bell(string id) => FilterDesign.Bell(Value($"{id}-hz"), Value($"{id}-db"), Value($"{id}-q"), sampleRateHz);
+        return
+        [
+            .. Cut("low-cut", FilterDesign.LowCut),
+            FilterDesign.LowShelf(Value("low-shelf-hz"), Value("low-shelf-db"), sampleRateHz),
+            Bell("bell-1"), Bell("bell-2"), Bell("bell-3"),
+            Value("notch") >= 0.5 ? FilterDesign.Notch(Value("notch-hz"), Value("notch-q"), sampleRateHz) : null,
+            FilterDesign.HighShelf(Value("high-shelf-hz"), Value("high-shelf-db"), sampleRateHz),
+            .. Cut("high-cut", FilterDesign.HighCut),
+        ];
 
-        double[] Slope(string id) => Value(id) >= 0.5 ? Steep : Gentle;
+        IEnumerable<Biquad?> Cut(string id, Func<double, double, double, Biquad> of)
+        {
+            if (Value(id) < 0.5)
+                return [null, null];
+            var resonance = Value($"{id}-q") / FilterDesign.Butterworth;
+            // The sharper of two sections bears the resonance: the other one keeps the slope even.
+            return Value($"{id}-slope") >= 0.5
+                ? [of(Value($"{id}-hz"), sampleRateHz, Steep[0]), of(Value($"{id}-hz"), sampleRateHz, Steep[1] * resonance)]
+                : [of(Value($"{id}-hz"), sampleRateHz, FilterDesign.Butterworth * resonance), null];
+        }
     }
 
     public static EqualiserPart Part(Map<double> settings) => (EqualiserPart)(int)Kind.Value(settings, "part");

@@ -2,6 +2,7 @@ using System.Collections.Frozen;
 using HomeStage.Core.Controls;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Sound.Processors;
+using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Catalogue;
 
@@ -24,6 +25,11 @@ public static class ProcessorCatalogue
     public const string PitchCorrection = "pitch-correction";
     public const string Through = "through";
 
+    private const string Laid = "it is laid out before anything plays";
+
+    // As flat as can be, unless somebody wants it to ring.
+    private static readonly Parameter Resonance = new("", "", Unit.Quality, 0.5, 10, 0.1, FilterDesign.Butterworth);
+
     private static readonly Parameter CutSlope = Parameter.Choice("", "", ["12 dB an octave", "24 dB an octave"]);
 
     public static readonly Sequence<ProcessorKind> All =
@@ -33,6 +39,7 @@ public static class ProcessorCatalogue
             Parameter.Switch("low-cut", "Low cut", on: false),
             new("low-cut-hz", "Low cut at", Unit.Hertz, 20, 2000, 1, 80) { Needs = "low-cut" },
             CutSlope with { Id = "low-cut-slope", Name = "Low cut slope", Needs = "low-cut" },
+            Resonance with { Id = "low-cut-q", Name = "Low cut resonance", Needs = "low-cut" },
             new("low-shelf-hz", "Low shelf at", Unit.Hertz, 20, 2000, 1, 120),
             new("low-shelf-db", "Low shelf", Unit.Decibels, -18, 18, 0.1, 0),
             new("bell-1-hz", "First bell at", Unit.Hertz, 20, 20000, 1, 400),
@@ -50,10 +57,11 @@ public static class ProcessorCatalogue
             new("high-shelf-hz", "High shelf at", Unit.Hertz, 500, 20000, 10, 8000),
             new("high-shelf-db", "High shelf", Unit.Decibels, -18, 18, 0.1, 0),
             Parameter.Switch("high-cut", "High cut", on: false),
-            new("high-cut-hz", "High cut at", Unit.Hertz, 500, 20000, 10, 12000) { Needs = "high-cut" },
+            new("high-cut-hz", "High cut at", Unit.Hertz, 100, 20000, 10, 12000) { Needs = "high-cut" },
             CutSlope with { Id = "high-cut-slope", Name = "High cut slope", Needs = "high-cut" },
-            Parameter.Choice("part", "Applies to", ["Both sides", "Left", "Right", "Middle", "Sides"]),
-            Parameter.Switch("oversampled", "Twice the rate", on: false),
+            Resonance with { Id = "high-cut-q", Name = "High cut resonance", Needs = "high-cut" },
+            Parameter.Choice("part", "Applies to", ["Both sides", "Left", "Right", "Middle", "Sides"]) with { StandsStill = Laid },
+            Parameter.Switch("oversampled", "Twice the rate", on: false) with { StandsStill = Laid },
         ])
         { ShortName = "EQ", OwnLatencyFrames = Oversampler.LatencyFrames, LatencySwitch = "oversampled", SharePercent = 0.5 },
         new(Compressor, "Compressor", HasKey: true,
@@ -64,7 +72,7 @@ public static class ProcessorCatalogue
             new("attack-ms", "Attack", Unit.Milliseconds, 0.1, 200, 0.1, 10),
             new("hold-ms", "Hold", Unit.Milliseconds, 0, 500, 1, 0),
             new("release-ms", "Release", Unit.Milliseconds, 5, 2000, 1, 120),
-            Parameter.Choice("detector", "Detector hears", ["Peaks", "The mean (RMS)"]),
+            Parameter.Choice("detector", "Detector hears", ["Peaks", "The mean (RMS)"]) with { StandsStill = Laid },
             new("make-up-db", "Make-up", Unit.Decibels, 0, 24, 0.1, 0),
             new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
         ])
@@ -73,7 +81,7 @@ public static class ProcessorCatalogue
         [
             new("ceiling-db", "Ceiling", Unit.Decibels, -24, 0, 0.1, -1),
             new("input-db", "Input gain", Unit.Decibels, -12, 24, 0.1, 0),
-            new("look-ahead-ms", "Look-ahead", Unit.Milliseconds, 0.5, 10, 0.5, 2),
+            new("look-ahead-ms", "Look-ahead", Unit.Milliseconds, 0.5, 10, 0.5, 2) { StandsStill = "it says how late the limiter is" },
             new("release-ms", "Release", Unit.Milliseconds, 5, 1000, 1, 80),
         ])
         { ShortName = "Limit", LatencyParameter = "look-ahead-ms", OwnLatencyFrames = PeaksBetween.LatencyFrames, SharePercent = 1.4 },
@@ -108,7 +116,7 @@ public static class ProcessorCatalogue
         new(Reverb, "Reverb", HasKey: false,
         [
             new("decay-s", "Decay", Unit.Seconds, 0.1, 20, 0.1, 2),
-            new("size-percent", "Size", Unit.Percent, 20, 300, 1, 100),
+            new("size-percent", "Size", Unit.Percent, 20, 300, 1, 100) { StandsStill = "the room is built before anything plays" },
             new("damping-hz", "Damping above", Unit.Hertz, 500, 20000, 10, 6000),
             new("pre-delay-quarters", "Pre-delay", Unit.Quarters, 0, 2, 0.0625, 0),
             new("width-percent", "Width", Unit.Percent, 0, 100, 1, 100),
@@ -125,14 +133,14 @@ public static class ProcessorCatalogue
             new("drive-db", "Drive", Unit.Decibels, 0, 36, 0.5, 6),
             new("output-db", "Output", Unit.Decibels, -36, 12, 0.5, -3),
             new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
-            Parameter.Choice("oversampling", "Works at", ["2 × the rate", "4 × the rate"], 1),
+            Parameter.Choice("oversampling", "Works at", ["2 × the rate", "4 × the rate"], 1) with { StandsStill = Laid },
         ])
         { ShortName = "Drive", OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
         new(Clipper, "Clipper", HasKey: false,
         [
             new("ceiling-db", "Ceiling", Unit.Decibels, -24, 0, 0.1, -1),
             new("input-db", "Input gain", Unit.Decibels, -12, 24, 0.1, 0),
-            Parameter.Choice("oversampling", "Works at", ["2 × the rate", "4 × the rate"], 1),
+            Parameter.Choice("oversampling", "Works at", ["2 × the rate", "4 × the rate"], 1) with { StandsStill = Laid },
         ])
         { ShortName = "Clip", OwnLatencyFrames = Oversampler.LatencyFrames, SharePercent = 1.5 },
         new(Ducker, "Ducker by notes", HasKey: false,

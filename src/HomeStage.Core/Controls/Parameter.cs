@@ -21,6 +21,9 @@ public sealed record Parameter(string Id, string Name, Unit Unit, double Min, do
     /// <summary>Id of the switch without which it does nothing; null for none.</summary>
     public string? Needs { get; init; }
 
+    /// <summary>Why nothing can move it while it plays, for a sentence; null for what follows curves and levers.</summary>
+    public string? StandsStill { get; init; }
+
     public double In(Map<double> settings) => settings.TryGetValue(Id, out var value) ? value : Default;
 }
 

@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Templates;
 
@@ -11,6 +12,9 @@ public sealed record PutLever(Lever Lever) : Edit
     {
         bool Same(Lever other) => other.Id == Lever.Id;
         var old = template.Levers.FirstOrDefault(Same);
+        foreach (var range in Lever.Ranges)
+            if (template.Channels.TryGet(range.Channel, out var moved) && range.Target.ParameterOn(moved) is { StandsStill: { } why } still)
+                return new Refusal.StandsStill($"{still.Name} on {moved.Name}", why);
         var after = template with { Levers = template.Levers.Where(o => !Same(o)).Append(Lever).OrderBy(o => o.Id, StringComparer.Ordinal).ToSequence() };
         return TemplateRules.CheckParts(after) is { } wrong
             ? wrong

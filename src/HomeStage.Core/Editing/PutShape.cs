@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
@@ -8,6 +9,8 @@ public sealed record PutShape(ChannelId Channel, Shape Shape) : ChannelEdit(Chan
 {
     protected override EditResult Change(Template template, Channel channel)
     {
+        if (Shape.Target.ParameterOn(channel) is { StandsStill: { } why } still)
+            return new Refusal.StandsStill($"{still.Name} on {channel.Name}", why);
         bool Same(Shape s) => s.Target == Shape.Target && s.Section == Shape.Section;
         var old = channel.Shapes.FirstOrDefault(Same);
         var shapes = ConnectionOrder.Sort(channel.Shapes.Where(s => !Same(s)).Append(Shape));

@@ -7,6 +7,9 @@ public readonly record struct Biquad(double B0, double B1, double B2, double A1,
 {
     public static readonly Biquad Unity = new(1, 0, 0, 0, 0);
 
+    /// <summary>Whether its zeros lie on its poles, to the last bit: a bell or shelf of 0 dB.</summary>
+    public bool DoesNothing => B0 == 1 && B1 == A1 && B2 == A2;
+
     /// <summary>Gain of the section at one frequency.</summary>
     /// <param name="frequencyHz">Hz, in [0, sampleRateHz / 2].</param>
     /// <param name="sampleRateHz">Frames per second; finite, above 0.</param>

@@ -66,6 +66,13 @@ public abstract record Refusal
         public override string Sentence => $"{ChannelName} {Reason}.";
     }
 
+    /// <summary>A curve or lever on what nothing can move while it plays.</summary>
+    public sealed record StandsStill(string What, string Why) : Refusal
+    {
+        public override string Code => "stands-still";
+        public override string Sentence => $"{What} stands still while it plays: {Why}.";
+    }
+
     /// <param name="IsPair">Whether it would be a mono channel on two inputs, and not a stereo one on a single one.</param>
     public sealed record InputWidth(ChannelId Channel, string Name, bool IsPair) : Refusal
     {

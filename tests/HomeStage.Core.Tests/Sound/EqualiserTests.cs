@@ -87,6 +87,19 @@ public class EqualiserTests
         Assert.Equal(sidesDb, Gain([.. sine.Select(s => -s)]), 0.01);
     }
 
+    /// <summary>At its corner a second-order cut has a gain of its Q (Audio EQ Cookbook); of two in a row the product of theirs.</summary>
+    [Theory]
+    [InlineData("low-cut", 0, 120, 0.5)]
+    [InlineData("low-cut", 1, 120, 4)]
+    [InlineData("high-cut", 0, 100, 10)]
+    [InlineData("high-cut", 1, 100, 2)]
+    public void ACut_RingsAtItsCorner_ByItsResonance(string cut, double slope, double hz, double q)
+    {
+        var settings = Settings((cut, 1), ($"{cut}-slope", slope), ($"{cut}-hz", hz), ($"{cut}-q", q));
+
+        Assert.Equal(20 * Math.Log10(q), Signals.Db(Steady(settings, hz)), 0.02);
+    }
+
     [Fact]
     public void AllEightSectionsWithSteepCuts_AreTheirLaw()
     {

@@ -113,6 +113,68 @@ public class MovementTests
         Assert.True(LevelDb(sound, 2.51, 0.01) < -80);
     }
 
+    /// <summary>At its centre a bell is its dB (Audio EQ Cookbook), whatever it was before.</summary>
+    [Theory]
+    [InlineData(0)]
+    [InlineData(-9)]
+    public void AShapeOnABell_IsFollowed_AlsoWhereTheBellRestsAtFirst(double stored)
+    {
+        var bell = Insert("eq", ProcessorCatalogue.Equaliser, ("bell-2-hz", 1000), ("bell-2-db", stored), ("bell-2-q", 0.5));
+        var template = TwoBars(Tone("t", "mix-bus", strip: bell), new PutShape(T, new(new InsertTarget(new("eq"), "bell-2-db"), "second", [new(0, 0), new(1, 12)])));
+
+        var whole = Renderer.Render(template, new(InMix));
+        Assert.Equal(-6 + stored, LevelDb(whole, 1.5), 0.1);
+        Assert.Equal(-6 + 6, LevelDb(whole, 3.0), 0.1);
+        Assert.Equal(-6 + 9, LevelDb(whole, 3.5), 0.1);
+        Assert.Equal(-6 + 9, LevelDb(Renderer.Render(template, new(InMix, Section: "second")), 1.5), 0.1);
+    }
+
+    /// <summary>A curve means the same at the same time of the song, whatever is rendered.</summary>
+    [Fact]
+    public void APartAlone_MovesAsInTheWhole()
+    {
+        Shape Of(string insert, string parameter, double from, double to) => new(new InsertTarget(new(insert), parameter), "second", [new(0, from), new(0.3, to), new(1, from)]);
+        Insert[] strip =
+        [
+            Insert("eq", ProcessorCatalogue.Equaliser), Insert("gain", ProcessorCatalogue.Gain), Insert("image", ProcessorCatalogue.Image),
+            Insert("clip", ProcessorCatalogue.Clipper, ("ceiling-db", 0)), Insert("drive", ProcessorCatalogue.Saturator, ("drive-db", 0)),
+        ];
+        Shape[] shapes =
+        [
+            Of("eq", "bell-1-db", 0, 12), Of("eq", "high-cut", 0, 1), Of("eq", "high-cut-hz", 20000, 400), Of("eq", "low-cut-q", 0.5, 4), Of("gain", "gain-db", 0, -12), Of("image", "width-percent", 100, 20),
+            Of("clip", "input-db", 0, 6), Of("drive", "drive-db", 0, 12), new(new LevelTarget(), "second", [new(0, -3), new(1, -30)]), new(new PanTarget(), "second", [new(0, -1), new(1, 1)]),
+        ];
+        var lever = new Lever("open", "Open", 0.2, [new(T, new InsertTarget(new("eq"), "high-shelf-db"), 0, -12)]) { Shapes = [new("second", [new(0, 0), new(1, 1)])] };
+        var template = TwoBars([Tone("t", "mix-bus", strip: strip), .. shapes.Select(s => new PutShape(T, s)), new PutLever(lever)]);
+
+        var whole = Renderer.Render(template, new(InMix)).Left[(2 * Signals.Rate)..];
+        var part = Renderer.Render(template, new(InMix, Section: "second")).Left;
+
+        // Whoever begins at rest has caught up after a quarter of a second: −120 dBFS.
+        Assert.All(Enumerable.Range(Signals.Rate / 4, Signals.Rate), i => Assert.Equal(whole[i], part[i], 1e-6f));
+    }
+
+    public static TheoryData<string, string> Still()
+    {
+        var cases = new TheoryData<string, string>();
+        foreach (var kind in ProcessorCatalogue.All)
+            foreach (var parameter in kind.Parameters.Where(p => p.StandsStill is not null))
+                cases.Add(kind.Id, parameter.Id);
+        return cases;
+    }
+
+    [Theory]
+    [MemberData(nameof(Still))]
+    public void ACurveOrLever_OnWhatStandsStill_IsRefusedWithTheReason(string processor, string parameter)
+    {
+        var template = OneBar(Tone("t", "mix-bus", strip: Insert("x", processor)));
+        var target = new InsertTarget(new("x"), parameter);
+        var why = ProcessorCatalogue.Find(processor)!.Find(parameter)!.StandsStill!;
+
+        foreach (var edit in new Edit[] { Over(target, (0, 1), (1, 1)), new PutLever(new("l", "Lever", 0, [new(T, target, 1, 1)])) })
+            Assert.Contains(why, Assert.IsType<BatchResult.Refused>(Batch.Apply(template, [edit])).Why.Sentence, StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData(ListeningPoint.Feeding, -6)]
     [InlineData(ListeningPoint.BeforeFader, -16)]
@@ -157,6 +219,12 @@ public class MovementTests
 
     private static PutShape Over(Target target, params (double Place, double Value)[] points) =>
         new(T, new(target, "song", points.Select(p => new ShapePoint(p.Place, p.Value)).ToSequence()));
+
+    private static Template TwoBars(params Edit[] edits)
+    {
+        var empty = OneBar();
+        return (empty with { Timeline = empty.Timeline with { Sections = [new("first", "First", 1), new("second", "Second", 1)] } }).With(edits);
+    }
 
     private static double LevelDb(RenderedSound sound, double atSeconds, double forSeconds = 0.01)
     {

@@ -11,23 +11,31 @@ public sealed class ChorusProcessor : IProcessor
 
     private readonly CubicLine[] _voices;
     private float _wet;
-    private readonly double _rateHz;
+    private double _rateHz;
     private double _depthMs;
     private readonly int _sampleRateHz;
     private long _frame;
+    private double _turnsBefore;
+    private long _turnedAt;
 
     /// <param name="lanes">1 or 2.</param>
     public ChorusProcessor(Map<double> settings, int lanes, int sampleRateHz)
     {
-        _rateHz = Kind.Value(settings, "rate-hz");
         _sampleRateHz = sampleRateHz;
         Retune(settings);
         _voices = [.. Enumerable.Range(0, lanes).Select(_ => new CubicLine((int)ChorusLaw.DelayFrames(1, Kind.Find("depth-ms")!.Max, sampleRateHz) + 4))];
     }
 
-    /// <summary>The rate of the sway stays.</summary>
+    /// <summary>The sway goes on from where it is.</summary>
     public void Retune(Map<double> settings)
     {
+        var rate = Kind.Value(settings, "rate-hz");
+        if (rate != _rateHz)
+        {
+            _turnsBefore = Turns(_frame, 0);
+            (_turnedAt, _rateHz) = (_frame, rate);
+        }
+
         _wet = (float)(Kind.Value(settings, "mix-percent") / 100);
         _depthMs = Kind.Value(settings, "depth-ms");
     }
@@ -39,7 +47,7 @@ public sealed class ChorusProcessor : IProcessor
             var samples = signal.Lane(lane, frames);
             for (var i = 0; i < frames; i++)
             {
-                var sway = Sine.OfTurns(ChorusLaw.Turns(_frame + i, lane, _rateHz, _sampleRateHz));
+                var sway = Sine.OfTurns(Turns(_frame + i, lane));
                 _voices[lane].Put(samples[i]);
                 samples[i] += _wet * (_voices[lane].At(ChorusLaw.DelayFrames(sway, _depthMs, _sampleRateHz)) - samples[i]);
             }
@@ -50,8 +58,10 @@ public sealed class ChorusProcessor : IProcessor
 
     public void Reset()
     {
-        _frame = 0;
+        (_frame, _turnsBefore, _turnedAt) = (0, 0, 0);
         foreach (var voice in _voices)
             voice.Reset();
     }
+
+    private double Turns(long frame, int lane) => _turnsBefore + ChorusLaw.Turns(frame - _turnedAt, lane, _rateHz, _sampleRateHz);
 }

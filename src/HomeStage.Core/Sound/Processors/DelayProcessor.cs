@@ -19,7 +19,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     private float _feedback;
     private float _wet;
     private float _width;
-    private readonly bool _crosses;
+    private bool _crosses;
     private double _tempoBpm;
     private readonly double _firstTempoBpm;
 
@@ -27,25 +27,27 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     public DelayProcessor(Map<double> settings, int lanes, int sampleRateHz, double tempoBpm)
     {
         double Value(string id) => Kind.Value(settings, id);
-        Biquad[] loop = [FilterDesign.LowCut(Value("low-cut-hz"), sampleRateHz), FilterDesign.HighCut(Value("high-cut-hz"), sampleRateHz)];
         (_sampleRateHz, _firstTempoBpm, _tempoBpm) = (sampleRateHz, tempoBpm, tempoBpm);
         _quarters = [Value("left-quarters"), Value("right-quarters")];
-        _crosses = lanes == 2 && Value("ping-pong") >= 0.5;
         var move = Math.Max(1, (int)(DelayLaw.MoveMs / 1000 * sampleRateHz));
-        _lines = [.. _quarters.Take(lanes).Select(q => new Line(DelayLaw.Frames(q, tempoBpm, sampleRateHz), move, loop))];
+        _lines = [.. _quarters.Take(lanes).Select(q => new Line(DelayLaw.Frames(q, tempoBpm, sampleRateHz), move, Loop(settings)))];
         Retune(settings);
     }
 
-    /// <summary>The loop's cuts stay.</summary>
     public void Retune(Map<double> settings)
     {
         double Value(string id) => Kind.Value(settings, id);
         _feedback = (float)(Value("feedback-percent") / 100);
         _wet = (float)(Value("wet-percent") / 100);
         _width = (float)(Value("width-percent") / 100);
+        _crosses = _lines.Length == 2 && Value("ping-pong") >= 0.5;
         (_quarters[0], _quarters[1]) = (Value("left-quarters"), Value("right-quarters"));
+        var loop = Loop(settings);
         for (var lane = 0; lane < _lines.Length; lane++)
+        {
             _lines[lane].MoveTo(DelayLaw.Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
+            _lines[lane].Retune(loop);
+        }
     }
 
     public void SetTempo(double tempoBpm)
@@ -71,6 +73,9 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
         for (var lane = 0; lane < _lines.Length; lane++)
             _lines[lane].Reset(DelayLaw.Frames(_quarters[lane], _tempoBpm, _sampleRateHz));
     }
+
+    private Biquad[] Loop(Map<double> settings) =>
+        [FilterDesign.LowCut(Kind.Value(settings, "low-cut-hz"), _sampleRateHz), FilterDesign.HighCut(Kind.Value(settings, "high-cut-hz"), _sampleRateHz)];
 
     private void ProcessMono(Span<float> samples)
     {
@@ -100,68 +105,26 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
         }
     }
 
-    private sealed class Line
+    private sealed class Line(int late, int moveFrames, IReadOnlyList<Biquad> loop)
     {
-        private readonly FilterCascade _loop;
-        private readonly int _moveFrames;
-        private float[] _held;
-        private int _place;
-        private int _late;
-        private int _lateBefore;
-        private int _moving;
+        private readonly MovingTap _tap = new(late, moveFrames);
+        private readonly FilterCascade _loop = new(loop);
 
-        public Line(int late, int moveFrames, IReadOnlyList<Biquad> loop)
-        {
-            (_late, _lateBefore, _moveFrames) = (late, late, moveFrames);
-            _loop = new(loop);
-            _held = new float[late + 1];
-        }
-
-        public float Heard()
-        {
-            var heard = Ago(_late);
-            return _moving == 0 ? heard : heard + (Ago(_lateBefore) - heard) * _moving-- / _moveFrames;
-        }
+        public float Heard() => _tap.Heard();
 
         public float Filtered(float heard) => (float)_loop.Next(heard);
 
-        public void Put(float sample)
-        {
-            // A repeat this quiet is over; numbers near zero would slow the processor down for nothing.
-            _held[_place] = Math.Abs(sample) < Dead ? 0 : sample;
-            _place = _place + 1 == _held.Length ? 0 : _place + 1;
-        }
+        // A repeat this quiet is over; numbers near zero would slow the processor down for nothing.
+        public void Put(float sample) => _tap.Put(Math.Abs(sample) < Dead ? 0 : sample);
 
-        public void MoveTo(int late)
-        {
-            if (late == _late)
-                return;
-            if (late + 1 > _held.Length)
-                Grow(late + 1);
-            (_lateBefore, _late, _moving) = (_late, late, _moveFrames);
-        }
+        public void MoveTo(int late) => _tap.MoveTo(late);
+
+        public void Retune(IReadOnlyList<Biquad> loop) => _loop.Retune(loop);
 
         public void Reset(int late)
         {
-            Array.Clear(_held);
+            _tap.Reset(late);
             _loop.Reset();
-            (_late, _lateBefore, _moving, _place) = (late, late, 0, 0);
-        }
-
-        private float Ago(int frames)
-        {
-            var at = _place - frames;
-            return _held[at < 0 ? at + _held.Length : at];
-        }
-
-        private void Grow(int room)
-        {
-            // What was heard longest ago comes first, so that the new room lies before it.
-            var held = new float[room];
-            var newest = _held.Length - _place;
-            _held.AsSpan(_place).CopyTo(held.AsSpan(room - _held.Length));
-            _held.AsSpan(0, _place).CopyTo(held.AsSpan(room - _held.Length + newest));
-            (_held, _place) = (held, 0);
         }
     }
 }

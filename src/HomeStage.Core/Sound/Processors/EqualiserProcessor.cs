@@ -17,16 +17,18 @@ public sealed class EqualiserProcessor : IProcessor
     private readonly HeldBack[] _plain;
     private readonly float[] _twice = new float[2 * 256];
     private readonly int _sampleRateHz;
+    private readonly bool _moves;
 
     /// <param name="lanes">1 or 2.</param>
-    public EqualiserProcessor(Map<double> settings, int lanes, int sampleRateHz)
+    /// <param name="moves">Whether it will be retuned: then what rests has its place, too.</param>
+    public EqualiserProcessor(Map<double> settings, int lanes, int sampleRateHz, bool moves = false)
     {
-        _sampleRateHz = sampleRateHz;
+        (_sampleRateHz, _moves) = (sampleRateHz, moves);
         _part = lanes == 1 ? EqualiserPart.BothSides : EqualiserLaw.Part(settings);
         var isOver = EqualiserLaw.IsOversampled(settings);
         var sections = Sections(settings);
         _lanes = [.. Enumerable.Range(0, lanes).Select(_ => sections.Chunk(BandChain.Width).Select(s => new BandChain(s)).ToArray())];
-        Plain = _part == EqualiserPart.BothSides && !isOver && sections.Length <= BandChain.Width ? sections : null;
+        Plain = !moves && _part == EqualiserPart.BothSides && !isOver && sections.Length <= BandChain.Width ? sections : null;
         _over = isOver ? [.. _lanes.Select(_ => new Oversampler(2))] : [];
         _bends = [.. _lanes.Select(chains => (Oversampler.Bend)((phases, frames) => Bend(chains, phases, frames)))];
         _plain = isOver ? [.. _lanes.Select(_ => new HeldBack(Oversampler.LatencyFrames))] : [];
@@ -66,8 +68,13 @@ public sealed class EqualiserProcessor : IProcessor
             plain.Reset();
     }
 
-    private StateVariable[] Sections(Map<double> settings) =>
-        [.. EqualiserLaw.Sections(settings, EqualiserLaw.IsOversampled(settings) ? 2 * _sampleRateHz : _sampleRateHz).Select(StateVariable.Of)];
+    private StateVariable[] Sections(Map<double> settings)
+    {
+        var rate = EqualiserLaw.IsOversampled(settings) ? 2 * _sampleRateHz : _sampleRateHz;
+        return _moves
+            ? [.. EqualiserLaw.Places(settings, rate).Select(s => s is { } section ? StateVariable.Of(section) : StateVariable.Unity)]
+            : [.. EqualiserLaw.Sections(settings, rate).Select(StateVariable.Of)];
+    }
 
     private void Equalise(Span<float> left, Span<float> right)
     {

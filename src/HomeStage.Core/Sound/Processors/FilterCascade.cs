@@ -45,6 +45,13 @@ public sealed class FilterCascade(IReadOnlyList<Biquad> sections)
         return x;
     }
 
+    /// <summary>Other sections in the same places, as many; what they remember stays.</summary>
+    public void Retune(IReadOnlyList<Biquad> sections)
+    {
+        for (var s = 0; s < _sections.Length; s++)
+            _sections[s] = sections[s];
+    }
+
     public void Reset()
     {
         Array.Clear(_first);

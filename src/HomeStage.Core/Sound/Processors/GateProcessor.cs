@@ -45,7 +45,10 @@ public sealed class GateProcessor : IProcessor, IReducesGain
     public void Retune(Map<double> settings)
     {
         _threshold = (float)new Decibels(Kind.Value(settings, "threshold-db")).Linear;
-        _rangeDb = (float)Kind.Value(settings, "range-db");
+        // What is closed stays as closed as it shall be.
+        var range = (float)Kind.Value(settings, "range-db");
+        _closedDb = _closedDb == _rangeDb ? range : _closedDb;
+        _rangeDb = range;
         _attack = (float)CompressorLaw.Smoothing(Kind.Value(settings, "attack-ms"), _sampleRateHz);
         _release = (float)CompressorLaw.Smoothing(Kind.Value(settings, "release-ms"), _sampleRateHz);
         _holdFrames = (int)(Kind.Value(settings, "hold-ms") * _sampleRateHz / 1000);

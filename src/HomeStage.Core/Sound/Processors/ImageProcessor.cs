@@ -15,15 +15,17 @@ public sealed class ImageProcessor : IProcessor
     private float _side;
     private float _left;
     private float _right;
-    private readonly FilterCascade? _sideCut;
+    private readonly FilterCascade _sideCut;
+    private readonly int _sampleRateHz;
+    private bool _cuts;
 
     public ImageProcessor(Map<double> settings, int sampleRateHz)
     {
+        _sampleRateHz = sampleRateHz;
+        _sideCut = new([SideCut(settings)]);
         Retune(settings);
-        _sideCut = Kind.Value(settings, "mono-below") > 0 ? new([FilterDesign.LowCut(Kind.Value(settings, "mono-below-hz"), sampleRateHz)]) : null;
     }
 
-    /// <summary>The corner of the mono low end stays.</summary>
     public void Retune(Map<double> settings)
     {
         double Value(string id) => Kind.Value(settings, id);
@@ -31,6 +33,8 @@ public sealed class ImageProcessor : IProcessor
         _side = (float)(Value("width-percent") / 100);
         _left = Value("flip-left") > 0 ? -1 : 1;
         _right = Value("flip-right") > 0 ? -1 : 1;
+        _cuts = Value("mono-below") > 0;
+        _sideCut.Retune([SideCut(settings)]);
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
@@ -47,11 +51,13 @@ public sealed class ImageProcessor : IProcessor
         for (var i = 0; i < frames; i++)
         {
             var (middle, side) = ImageLaw.Apart(left[i], right[i]);
-            side = _side * (_sideCut is null ? side : (float)_sideCut.Next(side));
+            side = _side * (_cuts ? (float)_sideCut.Next(side) : side);
             var (near, far) = ImageLaw.Together(_middle * middle, side);
             (left[i], right[i]) = (_left * near, _right * far);
         }
     }
 
-    public void Reset() => _sideCut?.Reset();
+    public void Reset() => _sideCut.Reset();
+
+    private Biquad SideCut(Map<double> settings) => FilterDesign.LowCut(Kind.Value(settings, "mono-below-hz"), _sampleRateHz);
 }

@@ -19,7 +19,9 @@ public sealed class PitchCorrectionProcessor : IProcessor
 
     private readonly PitchFinder _finder;
     private readonly CubicLine[] _readers;
-    private readonly bool[] _scale;
+    private readonly bool[] _ofTheKey;
+    private readonly bool[] _every;
+    private bool[] _scale;
     private double _share;
     private double _keep;
     private readonly double _home;
@@ -35,8 +37,9 @@ public sealed class PitchCorrectionProcessor : IProcessor
     {
         _sampleRateHz = sampleRateHz;
         _finder = new(sampleRateHz);
+        _ofTheKey = PitchLaw.Scale(key);
+        _every = _scale = PitchLaw.Scale(null);
         Retune(settings);
-        _scale = PitchLaw.Scale(Kind.Value(settings, "scale") >= 0.5 ? null : key);
         _home = Math.Round(LatencyMs * sampleRateHz / 1000);
         _fadeFrames = (int)(FadeMs * sampleRateHz / 1000);
         _readers = [.. Enumerable.Range(0, lanes).Select(_ => new CubicLine(2 * (int)_home + 8))];
@@ -48,6 +51,7 @@ public sealed class PitchCorrectionProcessor : IProcessor
 
     public void Retune(Map<double> settings)
     {
+        _scale = Kind.Value(settings, "scale") >= 0.5 ? _every : _ofTheKey;
         _share = Kind.Value(settings, "amount-percent") / 100;
         _keep = Math.Exp(-1000 / (Kind.Value(settings, "rate-ms") * _sampleRateHz));
     }

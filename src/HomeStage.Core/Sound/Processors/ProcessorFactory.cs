@@ -11,7 +11,7 @@ public static class ProcessorFactory
     /// <exception cref="ArgumentException">The catalogue's processor has no maker here.</exception>
     public static IProcessor Create(Insert insert, int lanes, Surroundings around) => insert.Processor switch
     {
-        ProcessorCatalogue.Equaliser => new EqualiserProcessor(insert.Settings, lanes, around.SampleRateHz),
+        ProcessorCatalogue.Equaliser => new EqualiserProcessor(insert.Settings, lanes, around.SampleRateHz, around.Moves),
         ProcessorCatalogue.Compressor => new CompressorProcessor(insert.Settings, insert.Key, around.SampleRateHz),
         ProcessorCatalogue.Limiter => new LimiterProcessor(insert.Settings, insert.Key, lanes, around.SampleRateHz),
         ProcessorCatalogue.Delay => new DelayProcessor(insert.Settings, lanes, around.SampleRateHz, around.TempoBpm),

@@ -7,14 +7,18 @@ using HomeStage.Core.Strips;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A reverb: a feedback delay network of eight lines, between a pre-delay and the width of its picture.</summary>
-public sealed class ReverbProcessor : IProcessor
+public sealed class ReverbProcessor : IProcessor, IFollowsTempo
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Reverb)!;
 
     private const int Stretch = 256;
 
     private readonly DelayNetwork _network;
-    private readonly HeldBack[] _before;
+    private readonly MovingTap[] _before;
+    private readonly int _sampleRateHz;
+    private readonly double _firstTempoBpm;
+    private double _preDelayQuarters;
+    private double _tempoBpm;
     private readonly float[][] _wetLanes = [new float[Stretch], new float[Stretch]];
     private float _width;
     private float _wet;
@@ -25,17 +29,26 @@ public sealed class ReverbProcessor : IProcessor
     {
         double Value(string id) => Kind.Value(settings, id);
         _network = new(Value("decay-s"), Value("size-percent") / 100, Value("damping-hz"), sampleRateHz);
+        (_sampleRateHz, _firstTempoBpm, _tempoBpm, _preDelayQuarters) = (sampleRateHz, tempoBpm, tempoBpm, Value("pre-delay-quarters"));
+        var move = Math.Max(1, (int)(DelayLaw.MoveMs / 1000 * sampleRateHz));
+        _before = [.. Enumerable.Range(0, lanes).Select(_ => new MovingTap(PreDelay() + 1, move))];
         Retune(settings);
-        var preDelay = Value("pre-delay-quarters");
-        _before = [.. Enumerable.Range(0, lanes).Select(_ => new HeldBack(preDelay > 0 ? DelayLaw.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
     }
 
-    /// <summary>The size and the pre-delay stay.</summary>
+    /// <summary>The size stays.</summary>
     public void Retune(Map<double> settings)
     {
         _network.Retune(Kind.Value(settings, "decay-s"), Kind.Value(settings, "damping-hz"));
         _width = (float)(Kind.Value(settings, "width-percent") / 100);
         _wet = (float)(Kind.Value(settings, "wet-percent") / 100);
+        _preDelayQuarters = Kind.Value(settings, "pre-delay-quarters");
+        MoveTaps();
+    }
+
+    public void SetTempo(double tempoBpm)
+    {
+        _tempoBpm = tempoBpm;
+        MoveTaps();
     }
 
     public void Process(SignalBlock signal, SignalBlock? key, int frames)
@@ -47,8 +60,27 @@ public sealed class ReverbProcessor : IProcessor
     public void Reset()
     {
         _network.Reset();
-        foreach (var line in _before)
-            line.Reset();
+        _tempoBpm = _firstTempoBpm;
+        foreach (var tap in _before)
+            tap.Reset(PreDelay() + 1);
+    }
+
+    /// <returns>Frames.</returns>
+    private int PreDelay() => _preDelayQuarters > 0 ? DelayLaw.Frames(_preDelayQuarters, _tempoBpm, _sampleRateHz) : 0;
+
+    private void MoveTaps()
+    {
+        foreach (var tap in _before)
+            tap.MoveTo(PreDelay() + 1);
+    }
+
+    private static void Delayed(MovingTap tap, ReadOnlySpan<float> samples, Span<float> heard)
+    {
+        for (var i = 0; i < samples.Length; i++)
+        {
+            tap.Put(samples[i]);
+            heard[i] = tap.Heard();
+        }
     }
 
     private void ProcessStretch(SignalBlock signal, int start, int frames)
@@ -56,9 +88,9 @@ public sealed class ReverbProcessor : IProcessor
         var heardLeft = _wetLanes[0].AsSpan(0, frames);
         var heardRight = _wetLanes[1].AsSpan(0, frames);
         var left = signal.Lane(0, start + frames)[start..];
-        _before[0].Take(left).CopyTo(heardLeft);
+        Delayed(_before[0], left, heardLeft);
         if (signal.Lanes == 2)
-            _before[1].Take(signal.Lane(1, start + frames)[start..]).CopyTo(heardRight);
+            Delayed(_before[1], signal.Lane(1, start + frames)[start..], heardRight);
         else
             heardLeft.CopyTo(heardRight);
         _network.Process(heardLeft, heardRight);

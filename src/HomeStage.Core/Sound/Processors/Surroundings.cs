@@ -8,6 +8,9 @@ public sealed record Surroundings(int SampleRateHz, double TempoBpm)
     /// <summary>The song's key; null while it waits for one.</summary>
     public MusicalKey? Key { get; init; }
 
+    /// <summary>Whether its settings change while it works.</summary>
+    public bool Moves { get; init; }
+
     /// <summary>Where the ducker's curve is restarted, in frames from the start of the render, ascending; may lie before it.</summary>
     public IReadOnlyList<long> Restarts { get; init; } = [];
 }

@@ -50,9 +50,10 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
     {
         var kind = insert.Kind();
         InsertTarget Of(Parameter p) => new(insert.Id, p.Id);
-        var moved = kind.Parameters.Where(p => _movement.Holds(channel.Id, Of(p))).ToList();
+        var moved = kind.Parameters.Where(p => p.StandsStill is null && _movement.Holds(channel.Id, Of(p))).ToList();
+        var moves = moved.Exists(p => _movement.Moves(channel.Id, Of(p)));
         Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => _movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
-        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = _template.Key, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
+        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = _template.Key, Moves = moves, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
         IProcessor processor = insert.IsLiveIn(request.Act)
             ? ProcessorFactory.Create(moved.Count == 0 ? insert : insert with { Settings = SettingsAt(lateness) }, lanes, around)
             : new PassThrough();
@@ -64,7 +65,7 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
             After = HeldBack.Lanes(lanes, rest),
             Keys = keys,
             Key = key,
-            Moving = moved.Exists(p => _movement.Moves(channel.Id, Of(p))) ? SettingsAt : null,
+            Moving = moves ? SettingsAt : null,
             Tempos = processor is IFollowsTempo ? Tempos(lateness) : [],
         };
     }
