@@ -13,7 +13,7 @@ public class FloorsTests
         ["Values"],
         ["Timing", "Media", "Automation"],
         ["Notes", "Kits", "Strips", "Controls"],
-        ["Devices"],
+        ["Devices", "Writing"],
         ["Templates"],
         ["Catalogue"],
         ["Studios"],

@@ -1,7 +1,7 @@
 // Values as people type, step and drag them; the whole screen by keys alone.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row, settles } from './stage.mjs'
+import { openStage, openTemplate, pick, row, settles } from './stage.mjs'
 
 let stage
 let page
@@ -119,6 +119,33 @@ test('a parameter is stepped by the arrow keys within its range', async () => {
   await ratio.press('Enter')
   for (let i = 0; i < 4; i++) await ratio.press('ArrowDown')
   await settles(async () => (await kick()).inserts.find((i) => i.id === 'comp').settings.ratio, 1)
+})
+
+test('lengths and frequencies are typed as people write them, and stepped by notes and semitones', async () => {
+  await pick(page, 'Add a processor', 'Delay')
+  const delay = async () => (await kick()).inserts.find((i) => i.processor === 'delay').settings
+  const field = (name) => page.getByRole('spinbutton', { name, exact: true })
+  const type = async (name, text) => {
+    await field(name).fill(text)
+    await field(name).press('Enter')
+  }
+  // The template runs at 96: a quarter takes 625 ms.
+  for (const [text, quarters, shown] of [['1/8T', 1 / 3, '1/8T'], ['dotted eighth', 0.75, '1/8D'], ['500 ms', 0.8, '0.8'], ['312,5ms', 0.5, '1/8']]) {
+    await type('Left tap of Delay', text)
+    await settles(async () => (await delay())['left-quarters'], quarters)
+    await settles(() => field('Left tap of Delay').inputValue(), shown)
+  }
+  await field('Left tap of Delay').press('ArrowUp')
+  await settles(async () => (await delay())['left-quarters'], 2 / 3)
+  await type('Loop high cut at of Delay', '1.2k')
+  await settles(async () => (await delay())['high-cut-hz'], 1200)
+  await field('Loop high cut at of Delay').press('ArrowUp')
+  await settles(async () => (await delay())['high-cut-hz'], 1270)
+  await type('Loop low cut at of Delay', '500 ms')
+  await page.getByRole('alert').getByText('“500 ms” is no frequency. It takes 20 to 2000 Hz.').waitFor()
+  assert.equal((await delay())['low-cut-hz'], undefined)
+  await field('Loop low cut at of Delay').press('Escape')
+  await page.keyboard.press('Control+z')
 })
 
 test('the running order is walked, folded, muted, moved and cleared by keys alone', async () => {

@@ -114,6 +114,7 @@ public static class StageApp
         var api = app.MapGroup("/api").AddEndpointFilter(CountAsync);
         api.MapHealth();
         api.MapCatalogue();
+        api.MapValues();
         api.MapRoles();
         api.MapMedia();
         api.MapGrooves();

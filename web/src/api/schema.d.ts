@@ -83,6 +83,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WrittenRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadValue"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/auditions": {
         parameters: {
             query?: never;
@@ -3430,6 +3469,7 @@ export interface components {
             keys: components["schemas"]["KeyView"][];
             kinds: components["schemas"]["KindView"][];
             hues: components["schemas"]["Swatch"][];
+            noteValues: components["schemas"]["WrittenNote"][];
         };
         ChangeView: {
             head: components["schemas"]["HeadView"];
@@ -4941,6 +4981,7 @@ export interface components {
             default: number;
             options: string[];
             needs: null | string;
+            standsStill: null | string;
         };
         ParkingView: {
             inserts: string[];
@@ -5104,6 +5145,10 @@ export interface components {
         };
         ProposedPlace: {
             under: null | components["schemas"]["ChannelId"];
+        };
+        ReadValue: {
+            /** Format: double */
+            value: number;
         };
         Recovered: {
             id: string;
@@ -5499,6 +5544,17 @@ export interface components {
             loadSeconds: number;
             /** Format: int32 */
             unknown: number;
+        };
+        WrittenNote: {
+            text: string;
+            /** Format: double */
+            quarters: number;
+        };
+        WrittenRequest: {
+            text: string;
+            unit: components["schemas"]["Unit"];
+            /** Format: double */
+            tempoBpm: number;
         };
     };
     responses: never;

@@ -16,6 +16,7 @@ export function controlsOf(device: OutsideDevice | null | undefined): (Parameter
     default: c.default,
     options: c.options ?? [],
     needs: null,
+    standsStill: null,
     note: c.note,
   }))
 }

@@ -2,6 +2,10 @@
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { levelFromText, levelText, numberFromText, numberText, panFromText, panText } from './decibels'
 import { noteFromText, noteText } from './noteNames'
+import { nextNote, noteOf, readValue, semitonesFrom, type Counted } from './written'
+import { sentenceOf } from '@/api/client'
+import { useCatalogue } from '@/state/catalogue'
+import { useDocument } from '@/state/document'
 
 /** A number with its unit: typed, stepped with the arrow keys, or dragged along a line. */
 const props = defineProps<{
@@ -11,6 +15,8 @@ const props = defineProps<{
   max: number
   step: number
   unit?: string
+  /** What the number counts: then it is read as people write it, with prefixes, other units and note values. */
+  counts?: Counted
   /** How the number is written: a level may be −∞, a pan has sides, a MIDI note has a name. */
   form?: 'number' | 'level' | 'pan' | 'note'
   disabled?: boolean
@@ -21,6 +27,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
+const catalogue = useCatalogue()
+const document = useDocument()
+const usualBpm = 120
+/** In quarters; what is longer than any usual note goes on by it. */
+const wholeNote = 4
 const dragPixelsPerStep = 4
 const settleMs = 350
 /** A refused value goes back to what it was after so long at the most. */
@@ -40,6 +51,9 @@ let saying: ReturnType<typeof setTimeout> | undefined
 let drag: { x: number; from: number; moved: boolean } | undefined
 
 const shown = computed(() => (held.value === undefined ? props.value : held.value))
+const note = computed(() =>
+  props.counts === 'quarters' ? noteOf(catalogue.known.noteValues, shown.value ?? 0) : undefined,
+)
 const text = computed(() => typed.value ?? (props.mixed && held.value === undefined ? '…' : write(shown.value)))
 const digits = computed(() => (props.step >= 1 ? 0 : props.step >= 0.1 ? 1 : props.step >= 0.01 ? 2 : 4))
 
@@ -47,6 +61,7 @@ function write(value: number | null) {
   if (props.form === 'level') return levelText(value)
   if (props.form === 'pan') return panText(value ?? 0)
   if (props.form === 'note') return noteText(value ?? 0)
+  if (note.value && value === shown.value) return note.value.text
   const full = numberText(value ?? 0, digits.value)
   return full.includes('.') ? full.replace(/\.?0+$/, '') : full
 }
@@ -83,10 +98,26 @@ function bounded(value: number) {
   return Number(Math.min(props.max, Math.max(props.min, snapped)).toFixed(6))
 }
 
+/** Lengths go from note value to note value, frequencies by semitones, all else by its step. */
+function stepped(from: number, steps: number) {
+  if (props.counts === 'quarters') {
+    let to = from
+    for (let i = 0; i < Math.abs(steps); i++)
+      to = nextNote(catalogue.known.noteValues, to, steps > 0) ?? (steps > 0 ? to + wholeNote : to)
+    return Math.min(props.max, Math.max(props.min, to))
+  }
+  if (props.counts === 'hertz' && from > 0) {
+    const to = semitonesFrom(from, steps)
+    return Math.abs(to - from) < props.step
+      ? bounded(from + steps * props.step)
+      : Math.min(props.max, Math.max(props.min, to))
+  }
+  return bounded(from + steps * props.step)
+}
+
 /** Steps are kept back until the keys rest, so that a run of them is one revision. */
 function stepBy(steps: number) {
-  const from = shown.value ?? Math.max(props.min, bottomOfLevel)
-  held.value = bounded(from + steps * props.step)
+  held.value = stepped(shown.value ?? Math.max(props.min, bottomOfLevel), steps)
   pending = true
   clearTimeout(settling)
   settling = setTimeout(settle, settleMs)
@@ -115,20 +146,32 @@ function answered() {
   if (!settling && !drag) held.value = undefined
 }
 
+function say(sentence: string) {
+  wrong.value = sentence
+  clearTimeout(saying)
+  saying = setTimeout(() => (wrong.value = undefined), wrongMs)
+  held.value = undefined
+}
+
 /** What cannot be read, or lies outside, changes nothing and is said beside the field. */
-function commit() {
-  const text = typed.value
-  const value = text === undefined ? undefined : read(text)
+async function commit() {
+  const text = typed.value?.trim()
+  const isAsTyped = text === '' || (!props.mixed && text === write(shown.value))
   typed.value = undefined
-  if (text !== undefined && text.trim() !== '' && !(value === null || (value !== undefined && inRange(value)))) {
-    wrong.value = `“${text.trim()}” is not taken: ${rangeText()}`
-    clearTimeout(saying)
-    saying = setTimeout(() => (wrong.value = undefined), wrongMs)
-    held.value = undefined
-    return
-  }
-  if (value === undefined) return settle()
-  const next = value === null ? null : Number(Math.min(props.max, Math.max(props.min, value)).toFixed(6))
+  if (text === undefined || isAsTyped) return settle()
+  let value = read(text)
+  if (value === undefined && props.counts)
+    try {
+      value = await readValue(text, props.counts, document.head?.timeline.tempoBpm ?? usualBpm)
+    } catch (error) {
+      return say(`${sentenceOf(error)} It takes ${rangeText()}.`)
+    }
+  if (value === undefined || (value !== null && !inRange(value))) return say(`“${text}” is not taken: ${rangeText()}`)
+  take(value)
+}
+
+function take(value: number | null) {
+  const next = value === null ? null : Math.min(props.max, Math.max(props.min, value))
   clearTimeout(settling)
   settling = undefined
   pending = false
@@ -147,7 +190,7 @@ function onKey(event: KeyboardEvent) {
     typed.value = undefined
     stepBy(event.shiftKey ? steps * 10 : steps)
   } else if (event.key === 'Enter') {
-    commit()
+    void commit()
     void nextTick(() => input.value?.select())
   } else if (event.key === 'Escape') {
     clearTimeout(settling)
@@ -204,7 +247,7 @@ onScopeDispose(() => {
       :value="text"
       :aria-label="label"
       :aria-valuenow="shown ?? undefined"
-      :aria-valuetext="unit ? `${write(shown)} ${unit}` : write(shown)"
+      :aria-valuetext="unit && !note ? `${write(shown)} ${unit}` : write(shown)"
       :aria-valuemin="min"
       :aria-valuemax="max"
       :disabled="disabled"
@@ -217,7 +260,7 @@ onScopeDispose(() => {
       @pointerup="onUp"
       @pointercancel="onUp"
     />
-    <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
+    <span v-if="unit && !note" class="unit" aria-hidden="true">{{ unit }}</span>
     <Teleport v-if="wrong" to="body">
       <span class="wrong" role="alert" :style="under">{{ wrong }}</span>
     </Teleport>

@@ -8,7 +8,7 @@ const longestWord = 8
 
 /** What templates can hold. Asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
-  const known = ref<Catalogue>({ processors: [], instruments: [], keys: [], kinds: [], hues: [] })
+  const known = ref<Catalogue>({ processors: [], instruments: [], keys: [], kinds: [], hues: [], noteValues: [] })
   const roles = ref<string[]>([])
   let loading: Promise<unknown> | undefined
 

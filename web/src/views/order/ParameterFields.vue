@@ -47,6 +47,7 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
         <ValueField
           :label="`${p.name} of ${owner}`"
           :unit="p.symbol"
+          :counts="p.unit"
           :value="settings[p.id] ?? p.default"
           :min="p.min"
           :max="p.max"

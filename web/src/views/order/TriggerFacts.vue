@@ -78,6 +78,7 @@ function leaveOut(id: string) {
         v-if="trigger.everyQuarters !== null"
         label="Restarted every"
         unit="quarter notes"
+        counts="quarters"
         :value="trigger.everyQuarters"
         :min="0.0625"
         :max="64"
