@@ -148,6 +148,24 @@ test('lengths and frequencies are typed as people write them, and stepped by not
   await page.keyboard.press('Control+z')
 })
 
+test('a value that a lever or a curve holds says so, and what typing there does', async () => {
+  const id = page.url().split('/').pop()
+  const { head } = await stage.get(`/api/documents/${id}`)
+  const edits = [
+    { type: 'put-lever', lever: { id: 'open', name: 'Open up', position: 0.5, ranges: [{ channel: 'kick', target: { type: 'insert', insert: 'comp', parameter: 'threshold-db' }, from: -30, to: -10 }], shapes: [] } },
+    { type: 'put-shape', channel: 'kick', shape: { target: { type: 'level' }, section: head.timeline.sections[1].id, points: [{ place: 0, value: 0 }, { place: 1, value: -6 }] } },
+  ] // prettier-ignore
+  const answer = await page.request.post(`${stage.address}/api/documents/${id}/edits`, { data: { revision: head.revision, edits } })
+  assert.ok(answer.ok(), await answer.text())
+  await page.reload()
+  await row(page, 'Kick').click()
+  await page.getByTitle('A curve over Chorus holds it there: what is typed here holds everywhere else.').waitFor()
+  await page.getByRole('button', { name: 'Compressor', exact: true }).click()
+  await page.getByTitle('The lever Open up holds it: what is typed here waits until the lever lets go.').waitFor()
+  await page.keyboard.press('Control+z')
+  await page.getByTitle(/holds it/).first().waitFor({ state: 'detached' })
+})
+
 test('the running order is walked, folded, muted, moved and cleared by keys alone', async () => {
   await row(page, 'Drums').focus()
   await page.keyboard.press('ArrowLeft')

@@ -16,7 +16,13 @@ public static partial class NoteWords
 
     private static readonly Dictionary<string, double> Names = new(StringComparer.Ordinal)
     {
-        ["whole"] = 4, ["half"] = 2, ["quarter"] = 1, ["eighth"] = 0.5, ["sixteenth"] = 0.25, ["thirty-second"] = 0.125, ["sixty-fourth"] = 0.0625,
+        ["whole"] = 4,
+        ["half"] = 2,
+        ["quarter"] = 1,
+        ["eighth"] = 0.5,
+        ["sixteenth"] = 0.25,
+        ["thirty-second"] = 0.125,
+        ["sixty-fourth"] = 0.0625,
     };
 
     /// <summary>The usual ones, by which a length is shown, from the longest: whole notes to sixty-fourths, plain, dotted, and of a triplet.</summary>

@@ -3548,6 +3548,7 @@ export interface components {
             steers: string[];
             role: components["schemas"]["RoleGuess"];
             colour: null | components["schemas"]["ChannelColour"];
+            held: components["schemas"]["HeldValue"][];
         };
         ChannelWish: {
             kind: components["schemas"]["ChannelKind"];
@@ -4411,6 +4412,10 @@ export interface components {
             device: components["schemas"]["OutsideDevice"];
             standIn: string;
             kind: string;
+        };
+        HeldValue: {
+            place: string;
+            by: string;
         };
         InputLight: {
             /** Format: int32 */

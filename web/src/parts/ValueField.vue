@@ -24,6 +24,8 @@ const props = defineProps<{
   outOfTabOrder?: boolean
   /** Stands for several values that differ: it shows none, and takes any. */
   mixed?: boolean
+  /** Who holds it instead of the number that is stored, and what typing does. */
+  heldBy?: string
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
@@ -236,7 +238,7 @@ onScopeDispose(() => {
 </script>
 
 <template>
-  <span class="value" :class="{ disabled, note: form === 'note' }">
+  <span class="value" :class="{ disabled, note: form === 'note', 'by-another': heldBy }" :title="heldBy">
     <input
       ref="input"
       role="spinbutton"
@@ -252,6 +254,7 @@ onScopeDispose(() => {
       :aria-valuemax="max"
       :disabled="disabled"
       :aria-invalid="wrong ? true : undefined"
+      :aria-description="heldBy"
       @input="type(($event.target as HTMLInputElement).value)"
       @keydown="onKey"
       @blur="commit"
@@ -294,6 +297,15 @@ input {
 
 input:focus {
   cursor: text;
+}
+
+/* Someone else holds it: the number stands aside. */
+.by-another {
+  border-bottom: 1px dashed var(--plum);
+}
+
+.by-another input {
+  color: var(--plum);
 }
 
 .note input {

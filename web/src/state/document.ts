@@ -35,6 +35,8 @@ export const useDocument = defineStore('document', () => {
   const catalogue = useCatalogue()
   const can = (row: ChannelRow) => catalogue.can(row.channel.kind)
   const sectionName = (id: string) => head.value?.timeline.sections.find((s) => s.id === id)?.name ?? id
+  /** Who holds a value instead of its own number, in a sentence. */
+  const heldBy = (channel: string, place: string) => rows.value.get(channel)?.held.find((h) => h.place === place)?.by
   const returns = computed(() => ordered.value.filter((row) => row.channel.kind === 'return'))
   const sums = computed(() => ordered.value.filter((row) => can(row).sums))
   const instruments = computed(() => ordered.value.filter((row) => row.channel.kind === 'instrument'))
@@ -189,6 +191,6 @@ export const useDocument = defineStore('document', () => {
 
   return {
     kind, head, rows, order, ordered, selectedId, selected, chosen, many, folded, returns, sums, instruments, act, refusal, loading,
-    missing, elsewhere, can, sectionName, open, choose, edit, make, undo, redo, goBack, hear,
+    missing, elsewhere, can, sectionName, heldBy, open, choose, edit, make, undo, redo, goBack, hear,
   } // prettier-ignore
 })

@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -22,13 +23,14 @@ internal static class ChannelRows
         var keys = template.Channels.SelectMany(c => c.Feeds.Select(f => (To: f.Channel, From: c.Name))).ToLookup(x => x.To, x => x.From);
         var senders = template.Channels.SelectMany(c => c.Sends.Select(s => s.To)).CountBy(id => id).ToDictionary();
         var rows = RunningOrder.Of(template);
+        var held = HeldValue.Of(template);
         var colours = Palette.Of(rows);
         return [.. rows.Select(row => new ChannelView(
             row.Channel, row.Depth, row.HueDegrees, row.Feeders,
             ComesFrom(template, row, senders.GetValueOrDefault(row.Channel.Id)),
             [.. keys[row.Channel.Id].Distinct()],
             [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()],
-            Unread, colours.GetValueOrDefault(row.Channel.Id)))];
+            Unread, colours.GetValueOrDefault(row.Channel.Id), [.. held[row.Channel.Id]]))];
     }
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch

@@ -2,6 +2,7 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Colours;
 using HomeStage.Core.Making;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -69,14 +70,15 @@ public sealed record SectionView(
 /// <param name="KeyedBy">Names of the channels that feed the key inputs of its inserts.</param>
 /// <param name="Steers">Names of the channels whose inserts it feeds.</param>
 /// <param name="Role">What its name says that it is for.</param>
+/// <param name="Held">Values that a curve or a lever holds.</param>
 /// <param name="Colour">Null where neither it nor anything that it feeds has a hue.</param>
 public sealed record ChannelView(
     Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role,
-    ChannelColour? Colour)
+    ChannelColour? Colour, IReadOnlyList<HeldValue> Held)
 {
     /// <summary>Whether two rows of one channel show the same; roles follow from the channel and are not asked.</summary>
     internal bool SaysTheSameAs(ChannelView other) =>
         ReferenceEquals(this, other)
         || (ReferenceEquals(Channel, other.Channel) && Depth == other.Depth && HueDegrees == other.HueDegrees && Colour == other.Colour && Feeders == other.Feeders
-            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers));
+            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers) && Held.SequenceEqual(other.Held));
 }

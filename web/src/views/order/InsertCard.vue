@@ -76,6 +76,7 @@ function park() {
         :owner="insert.device!.name"
         :parameters="controls"
         :settings="insert.settings"
+        :held-by="(parameter) => document.heldBy(channel.id, `insert/${insert.id}/${parameter}`)"
         @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
       />
       <PatchLine :channel="channel.id" :insert="insert.id" :of="insert.processor" :settings="insert.settings" />
@@ -84,6 +85,7 @@ function park() {
         :owner="kind.name"
         :parameters="kind.parameters"
         :settings="insert.settings"
+        :held-by="(parameter) => document.heldBy(channel.id, `insert/${insert.id}/${parameter}`)"
         @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
       />
       <KeyFacts

@@ -9,6 +9,8 @@ const props = defineProps<{
   owner: string
   parameters: (Parameter & { note?: string })[]
   settings: Record<string, number>
+  /** Who holds a control, by its id. */
+  heldBy?: (parameter: string) => string | undefined
 }>()
 const emit = defineEmits<{ change: [parameter: string, value: number | null] }>()
 
@@ -48,6 +50,7 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
           :label="`${p.name} of ${owner}`"
           :unit="p.symbol"
           :counts="p.unit"
+          :held-by="heldBy?.(p.id)"
           :value="settings[p.id] ?? p.default"
           :min="p.min"
           :max="p.max"

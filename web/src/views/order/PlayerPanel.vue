@@ -43,6 +43,7 @@ function turn(parameter: string, value: number | null) {
       :owner="device!.name"
       :parameters="controls"
       :settings="source.settings ?? {}"
+      :held-by="(parameter) => document.heldBy(channel.id, `instrument/${parameter}`)"
       @change="turn"
     />
     <PatchLine
@@ -57,6 +58,7 @@ function turn(parameter: string, value: number | null) {
       :owner="kind.name"
       :parameters="kind.parameters"
       :settings="source.settings ?? {}"
+      :held-by="(parameter) => document.heldBy(channel.id, `instrument/${parameter}`)"
       @change="turn"
     />
     <div v-if="source?.kit" class="line wraps">

@@ -42,6 +42,7 @@ function remove(to: string) {
         :label="`Send to ${document.rows.get(send.to)?.channel.name}`"
         form="level"
         unit="dB"
+        :held-by="document.heldBy(channel.id, `send/${send.to}`)"
         :value="send.level"
         :min="-60"
         :max="6"
