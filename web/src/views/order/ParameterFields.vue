@@ -70,6 +70,10 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
   align-items: baseline;
 }
 
+.fields :deep(.value) {
+  justify-self: end;
+}
+
 .fields :deep(.unit) {
   min-width: 3.2ch;
   text-align: left;
