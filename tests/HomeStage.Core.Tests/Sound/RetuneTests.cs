@@ -46,12 +46,12 @@ public class RetuneTests
         Assert.True(isHeard, $"Nothing that the test plays shows what {parameter} does.");
     }
 
+    public static TheoryData<string, string> SoonForgotten() => [.. Movable().Where(c => !Long.Contains(c.Data.Item2))];
+
     [Theory]
-    [MemberData(nameof(Movable))]
+    [MemberData(nameof(SoonForgotten))]
     public void TurnedWhileItPlays_ItComesToSoundAsMadeSo(string id, string parameter)
     {
-        if (Long.Contains(parameter))
-            Assert.Skip("What was heard before goes on for longer than the test, or the sway has another phase.");
         foreach (var settings in Bases(id, parameter))
         {
             var turned = settings.With(parameter, Other(id, parameter, settings));

@@ -13,9 +13,12 @@ export function queue<T>(work: () => Promise<T>): Promise<T> {
   return done
 }
 
-/** Asks about a document wait for the edits that are on their way, so that the answer is about what a person sees. */
+/**
+ * What is worked out from a document on request waits for the edits that are on their way, so that the answer is about what a person sees.
+ * What is only read is read again after each edit anyway.
+ */
 export const afterEdits: Middleware = {
-  async onRequest({ schemaPath }) {
-    if (aboutADocument.test(schemaPath) && !inTurn.test(schemaPath)) await sending
+  async onRequest({ schemaPath, request }) {
+    if (request.method !== 'GET' && aboutADocument.test(schemaPath) && !inTurn.test(schemaPath)) await sending
   },
 }

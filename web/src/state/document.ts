@@ -177,6 +177,8 @@ export const useDocument = defineStore('document', () => {
     revisions.set(id, change.head.revision)
     if (head.value?.id !== id) return
     head.value = change.head
+    // An act that is gone is nobody's any more.
+    if (!change.head.acts.some((a) => a.id === act.value)) act.value = change.head.acts[0]?.id ?? 'write'
     const next = new Map(rows.value)
     for (const row of change.changed as ChannelRow[]) next.set(row.channel.id, row)
     if (change.order) {
