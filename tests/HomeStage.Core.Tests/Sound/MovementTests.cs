@@ -154,6 +154,19 @@ public class MovementTests
         Assert.All(Enumerable.Range(Signals.Rate / 4, Signals.Rate), i => Assert.Equal(whole[i], part[i], 1e-6f));
     }
 
+    [Fact]
+    public void ACurveOfAnOlderDocument_OnWhatStandsStill_IsTakenAway_AndComesBack()
+    {
+        var template = OneBar(Tone("t", "mix-bus", strip: Insert("x", ProcessorCatalogue.Limiter)));
+        var shape = Over(new InsertTarget(new("x"), "look-ahead-ms"), (0, 1), (1, 2)).Shape;
+        var older = template with { Channels = template.Channels.Replace(template.Channels[T] with { Shapes = [shape] }) };
+
+        var without = Assert.IsType<EditResult.Applied>(new RemoveShape(T, shape.Target, shape.Section).ApplyTo(older));
+
+        Assert.Empty(without.Template.Channels[T].Shapes);
+        Assert.Equal(older, without.Template.With(without.Inverse));
+    }
+
     public static TheoryData<string, string> Still()
     {
         var cases = new TheoryData<string, string>();

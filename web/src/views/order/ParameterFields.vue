@@ -21,7 +21,12 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
 <template>
   <div class="fields">
     <template v-for="p in shown" :key="p.id">
-      <label v-if="p.unit === 'switch'" class="switch">
+      <label
+        v-if="p.unit === 'switch'"
+        class="switch"
+        :class="{ 'by-another': heldBy?.(p.id) }"
+        :title="heldBy?.(p.id)"
+      >
         <input
           type="checkbox"
           :checked="(settings[p.id] ?? p.default) >= 0.5"
@@ -35,6 +40,8 @@ const shown = computed(() => props.parameters.filter((p) => !p.needs || isOn(p.n
         >
         <select
           class="field choice"
+          :class="{ 'by-another': heldBy?.(p.id) }"
+          :title="heldBy?.(p.id)"
           :aria-label="`${p.name} of ${owner}`"
           :value="settings[p.id] ?? p.default"
           @change="emit('change', p.id, Number(($event.target as HTMLSelectElement).value))"
@@ -95,6 +102,10 @@ small {
   align-items: center;
   gap: 7px;
   color: var(--text-2);
+}
+
+.by-another {
+  color: var(--plum);
 }
 
 .switch input {
