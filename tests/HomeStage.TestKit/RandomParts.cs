@@ -1,8 +1,10 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Controls;
+using HomeStage.Core.Defaults;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
 using HomeStage.Core.Media;
@@ -22,7 +24,7 @@ public sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(48) switch
+        return random.Next(58) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -38,7 +40,7 @@ public sealed class RandomParts(Random random)
             11 => new AddPrintTwin(id),
             12 => new PutShape(id, Curve(channel)),
             13 when channel.Shapes.Count > 0 => new RemoveShape(id, Pick(channel.Shapes).Target, Pick(channel.Shapes).Section),
-            14 => new PutLever(new($"lever-{random.Next(3)}", "Sweep", random.NextDouble(), [new(id, new LevelTarget(), -12, 0)])),
+            14 => new PutLever(Lever(template)),
             15 when template.Levers.Count > 0 => new RemoveLever(Pick(template.Levers).Id),
             16 => new PutPatch(new(InstrumentCatalogue.Undertow, $"Patch {random.Next(3)}", Map<double>.Empty)),
             17 when template.Patches.Count > 0 => new RemovePatch(Pick(template.Patches).Of, Pick(template.Patches).Name),
@@ -70,10 +72,21 @@ public sealed class RandomParts(Random random)
             46 => random.Next(2) == 0 ? new TakeInput(id, new(1 + random.Next(8), random.Next(2) == 0 ? null : 9 + random.Next(8)) { FirstName = "Wall 1" })
                 : new MonitorInputs([id, Pick(template.Channels).Id], random.Next(2) == 0, random.Next(3) == 0 ? true : null),
             47 when insert is not null => new SetParameter(id, insert.Id, insert.Device is { Controls: { Count: > 0 } controls } ? controls[0].Setting : "gain-db", random.NextDouble()),
+            48 => new PutDefaultStrip(new(Scope(channel), DefaultChange.StripFor(template, channel))),
+            49 when template.Defaults.Count > 0 => new RemoveDefaultStrip(Pick(template.Defaults).For),
+            50 or 51 => new LayStrip([id, Pick(template.Channels).Id], StripLaying.Of(template, Pick(template.Channels))),
+            52 => template.Patches.Count > 0 && random.Next(3) > 0 ? new SetFirstPatch(Pick(template.Patches).Of, Pick(template.Patches).Name) : new SetFirstPatch(Pick(ProcessorCatalogue.All).Id, null),
+            53 when insert is not null => new KeepForAutomation(id, insert.Id, random.Next(3) > 0),
+            54 when insert is not null => new NoteInsert(id, insert.Id, random.Next(2) == 0 ? null : insert.Parameters().Select(p => p.Id).FirstOrDefault(), random.Next(4) == 0 ? "" : $"Mind {random.Next(9)}"),
+            56 when insert is not null => new SetAlike([id, Pick(template.Channels).Id, Pick(template.Channels).Id], id, insert.Id, random.Next(2) == 0 ? null : insert.Parameters().Select(p => p.Id).FirstOrDefault()),
+            57 when insert is not null => new ReplaceInsert(id, insert.Id, Pick(ProcessorCatalogue.All).Id),
+            55 => new SetMusicalKey(random.Next(3) == 0 ? null : new(random.Next(15) - 7, random.Next(2) == 0)),
             34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };
     }
+
+    private StripScope Scope(Channel channel) => Pick(ScopeWords.For(channel));
 
     public OutsideDevice Device() => new($"Device {random.Next(4)}")
     {
@@ -168,14 +181,41 @@ public sealed class RandomParts(Random random)
 
     private Shape Curve(Channel channel)
     {
-        Target target = random.Next(3) switch
+        var target = Moved(channel);
+        return new(target, random.Next(2) == 0 ? "verse" : "chorus", [new(0, Within(target, channel)), new(0.2 + random.NextDouble() / 2, Within(target, channel)), new(1, Within(target, channel))]);
+    }
+
+    private Lever Lever(Template template)
+    {
+        var ranges = Some(4, () => Pick(template.Channels)).Select(c => (Channel: c, Target: Moved(c))).DistinctBy(x => (x.Channel.Id, x.Target))
+            .Select(x => new LeverRange(x.Channel.Id, x.Target, Within(x.Target, x.Channel), Within(x.Target, x.Channel)));
+        return new($"lever-{random.Next(3)}", "Sweep", random.NextDouble(), ranges.ToSequence())
+        {
+            Shapes = random.Next(2) == 0 ? [] : [new(random.Next(2) == 0 ? "verse" : "chorus", [new(0, random.NextDouble()), new(1, random.NextDouble())])],
+        };
+    }
+
+    /// <summary>Something that a curve may move there, or something that is not there at all.</summary>
+    private Target Moved(Channel channel)
+    {
+        var settings = channel.Inserts.SelectMany(i => i.Parameters().Where(p => p.StandsStill is null).Select(p => (Target)new InsertTarget(i.Id, p.Id)))
+            .Concat(channel.Source is InstrumentSource played ? played.Parameters().Select(p => new InstrumentTarget(p.Id)) : []).ToList();
+        return random.Next(6) switch
         {
             0 when channel.NoteInput is { Controllers.Count: > 0 } input => new ControllerTarget(input.Controllers[0].Number),
             0 => new PanTarget(),
-            1 when channel.Inserts.Count > 0 => new InsertTarget(Pick(channel.Inserts).Id, "gain-db"),
+            1 => new InsertTarget(new("gone"), "gain-db"),
+            2 or 3 when settings.Count > 0 => Pick(settings),
+            4 when channel.Sends.Count > 0 => new SendTarget(Pick(channel.Sends).To),
             _ => new LevelTarget(),
         };
-        return new(target, random.Next(2) == 0 ? "verse" : "chorus", [new(0, 0), new(1, random.NextDouble())]);
+    }
+
+    private double Within(Target target, Channel channel)
+    {
+        var range = target.RangeOn(channel) ?? new("", 0, 1, "");
+        var low = Math.Max(range.Min, Scales.SilenceDb);
+        return Math.Round(low + random.NextDouble() * (range.Max - low), 3);
     }
 
     private Sequence<ChannelId> Instruments(Template template)

@@ -142,8 +142,8 @@ test('an act is added, and one that shows only buses is there', async () => {
   await page.getByRole('searchbox', { name: 'Find a channel' }).fill('chorus 1')
   await row(page, 'Chorus 1').waitFor()
   await page.getByRole('searchbox', { name: 'Find a channel' }).fill('')
-  // What is parked while recording is live in a new act, and too late to sing through.
-  await page.getByRole('button', { name: '1 finding' }).waitFor()
+  // What is parked while recording is not parked in a new act, but it waits for the key all the same.
+  await page.getByRole('button', { name: 'proven', exact: true }).waitFor()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await page.getByRole('radio', { name: 'Overdubs' }).waitFor({ state: 'detached' })
   await page.getByRole('radio', { name: 'Write' }).click()

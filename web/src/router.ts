@@ -37,6 +37,24 @@ export const router = createRouter({
       }),
       meta: { title: 'Outputs' },
     })),
+    ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/strip/:channel?`,
+      name: `${kind}-strip`,
+      component: () => import('@/views/strip/StripView.vue'),
+      props: (route: RouteLocationNormalized) => ({
+        kind,
+        id: route.params.id,
+        channel: route.params.channel || undefined,
+      }),
+      meta: { title: 'Strip' },
+    })),
+    ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/movement`,
+      name: `${kind}-movement`,
+      component: () => import('@/views/movement/MovementView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Movement' },
+    })),
     { path: '/shelf', name: 'shelf', component: () => import('@/views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     {
       path: '/studio',

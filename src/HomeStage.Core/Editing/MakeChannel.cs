@@ -1,4 +1,5 @@
 using HomeStage.Core.Making;
+using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
@@ -11,5 +12,6 @@ public sealed record MakeChannel(ChannelWish Wish, ChannelId? Before = null) : E
 
     public override EditResult ApplyTo(Template template) =>
         Before is { } next && !template.Channels.Contains(next) ? new Refusal.UnknownChannel(next)
+        : Wish.Role is { } role && !RoleNames.All.Contains(role) ? new Refusal.Missing("role", role, "among those that are known")
         : new AddChannel(ChannelFactory.Make(template, Wish), Before is { } place ? template.Channels.IndexOf(place) : null).ApplyTo(template);
 }

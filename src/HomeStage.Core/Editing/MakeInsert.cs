@@ -3,7 +3,7 @@ using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
 
-/// <summary>Puts a processor at its defaults into a channel's strip, under an id that the strip does not have.</summary>
+/// <summary>Puts a processor, as new ones of it begin, into a channel's strip, under an id that the strip does not have.</summary>
 /// <param name="Processor">Id in the processor catalogue.</param>
 /// <param name="Place">Index in the strip, in [0, count]; null for the end.</param>
 /// <param name="Device">The device that it stands in for; null where the processor is meant itself.</param>
@@ -15,6 +15,8 @@ public sealed record MakeInsert(ChannelId Channel, string Processor, int? Place 
             return new Refusal.Missing("processor", Processor, "in the catalogue");
         var taken = channel.Inserts.Select(i => i.Id.Value).ToHashSet();
         var id = Numbering.FreshId(Device is null ? Processor : Identifier.Of(Device.Name, Processor), i => taken.Contains(i.Value));
-        return new AddInsert(Channel, new(new(id.Value), Processor) { Device = Device }, Place).ApplyTo(template);
+        var made = new Insert(new(id.Value), Processor) { Device = Device };
+        // A device begins as it is; its settings are its own.
+        return new AddInsert(Channel, Device is null && template.FirstPatchOf(Processor) is { } patch ? patch.On(made) : made, Place).ApplyTo(template);
     }
 }

@@ -27,7 +27,7 @@ public sealed record SendToOutput(ChannelId Channel, Sequence<string> Lines, int
     {
         if (Output == 1 || SplitsOf(template).Any(s => ((OutputSource)s.Source!).Output == Output))
             return template;
-        var made = ChannelFactory.Split(player, kit, Output) with { Id = ChannelFactory.FreshId(template, kit.Outputs[Output - 1].Name) };
+        var made = ChannelFactory.NewSplit(template, player, kit, Output) with { Id = ChannelFactory.FreshId(template, kit.Outputs[Output - 1].Name) };
         var before = SplitsOf(template).LastOrDefault(s => ((OutputSource)s.Source!).Output < Output) ?? player;
         return template with { Channels = template.Channels.Insert(template.Channels.IndexOf(before.Id) + 1, made) };
     }

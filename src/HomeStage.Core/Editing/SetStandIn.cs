@@ -31,7 +31,7 @@ public sealed record SetStandIn(ChannelId Channel, InsertId? Insert, string Stan
     }
 
     internal static Insert On(Insert insert, string standIn) => insert.Processor == standIn ? insert
-        : insert with { Processor = standIn, Settings = DeviceSettings.Only(insert.Settings), Trigger = ProcessorCatalogue.Find(standIn) is { HasTrigger: true } ? insert.Trigger : null };
+        : insert with { Processor = standIn, Settings = DeviceSettings.Only(insert.Settings), Trigger = ProcessorCatalogue.Find(standIn) is { HasTrigger: true } ? insert.Trigger : null, KeptForAutomation = insert.KeptForAutomation && standIn == ProcessorCatalogue.Gain };
 
     /// <summary>A kit stays where the other plays one too.</summary>
     private static InstrumentSource On(InstrumentSource source, string standIn) => source.Instrument == standIn ? source

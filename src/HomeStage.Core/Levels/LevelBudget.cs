@@ -126,7 +126,7 @@ public sealed class LevelBudget
 
     private List<PathOfSource> Through(Insert insert, List<PathOfSource> paths, ChannelFormat format)
     {
-        if (!insert.IsLiveIn(_act) || paths.Count == 0)
+        if (!insert.IsLiveIn(_template, _act) || paths.Count == 0)
             return paths;
         var lane = PathOfSource.Power(paths) / (format == ChannelFormat.Mono ? 1 : 2);
         var gain = InsertGain.Of(insert, 10 * Math.Log10(Math.Max(1e-20, lane)), _template.SampleRateHz);

@@ -1,5 +1,6 @@
 using System.Globalization;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
@@ -42,6 +43,9 @@ public static class ChannelFactory
         Pan = kit.Outputs[number - 1].Format == ChannelFormat.Mono ? kit.MiddleAt(number) : 0,
     };
 
+    /// <summary>The same with its default strip.</summary>
+    public static Channel NewSplit(Template template, Channel player, Kit kit, int number) => DefaultStrips.On(template, Split(player, kit, number));
+
     private static Channel Split(Channel player, InstrumentSource played, int number) =>
         played.Kit is { } kit ? Split(player, kit, number) : Split(player, played.Outputs[number - 1], number);
 
@@ -58,7 +62,7 @@ public static class ChannelFactory
 
     /// <summary>A bus between channels and what they lead to.</summary>
     public static Channel Bus(Template template, string name, ChannelId? destination) =>
-        new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination };
+        DefaultStrips.On(template, new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination });
 
     /// <summary>The audio channel that takes an instrument's print: routed alike, waiting in the wings of every act.</summary>
     public static Channel PrintTwin(Template template, Channel channel)
@@ -86,7 +90,8 @@ public static class ChannelFactory
     private static Channel Named(Template template, ChannelWish wish, Channel channel)
     {
         var name = wish.Name ?? FreeName(template, channel.Name);
-        return channel with { Id = FreshId(template, name), Name = name, Format = wish.Format ?? channel.Format };
+        var made = channel with { Id = FreshId(template, name), Name = name, Role = RoleNames.All.Contains(wish.Role ?? "") ? wish.Role : null, Format = wish.Format ?? channel.Format };
+        return wish.Bare ? made : DefaultStrips.On(template, made);
     }
 
     private static string FreeName(Template template, string name)
@@ -97,16 +102,20 @@ public static class ChannelFactory
 
     private static Source? SourceOf(Template template, ChannelWish wish) => wish.Kind switch
     {
-        ChannelKind.Instrument => Played(wish.Instrument ?? InstrumentCatalogue.Undertow) with { Device = wish.Device },
-        ChannelKind.Trigger => Played(wish.Instrument ?? InstrumentCatalogue.KeyTone),
-        ChannelKind.Direct when wish.Instrument is { } instrument => Played(instrument),
+        ChannelKind.Instrument => Played(template, wish.Instrument ?? InstrumentCatalogue.Undertow, wish.Device),
+        ChannelKind.Trigger => Played(template, wish.Instrument ?? InstrumentCatalogue.KeyTone),
+        ChannelKind.Direct when wish.Instrument is { } instrument => Played(template, instrument),
         ChannelKind.Split when wish.SplitOf is { } player => new OutputSource(player, wish.Output ?? 2),
         ChannelKind.Audio when !wish.WithoutInput => new InputSource(wish.Input ?? NextInput(template), wish.Format == ChannelFormat.Stereo ? (wish.Input ?? NextInput(template)) + 1 : null),
         _ => null,
     };
 
     /// <summary>A kit comes in together on its first output, so that it is heard before anybody splits it.</summary>
-    private static InstrumentSource Played(string instrument) => new(instrument, InstrumentCatalogue.Find(instrument)?.Kit?.Together());
+    private static InstrumentSource Played(Template template, string instrument, OutsideDevice? device = null)
+    {
+        var source = new InstrumentSource(instrument, InstrumentCatalogue.Find(instrument)?.Kit?.Together()) { Device = device };
+        return device is null && template.FirstPatchOf(instrument) is { } patch ? source with { Settings = patch.Settings, Patch = patch.Name } : source;
+    }
 
     private static string NameOf(ChannelWish wish, Source? source) => (wish.Kind, source) switch
     {

@@ -10,6 +10,9 @@ public sealed record ChannelWish(ChannelKind Kind)
     /// <summary>1 to 80 characters; null names it by what it is, with a number where that is taken.</summary>
     public string? Name { get; init; }
 
+    /// <summary>Id of a role, as a person has said; null where its name tells. One that is not known says nothing.</summary>
+    public string? Role { get; init; }
+
     /// <summary>The bus or main that it shall feed; null for the mix bus.</summary>
     public ChannelId? Under { get; init; }
 
@@ -30,6 +33,9 @@ public sealed record ChannelWish(ChannelKind Kind)
 
     /// <summary>Hardware input of an audio channel, in [1, 128]; null for the next that no channel takes.</summary>
     public int? Input { get; init; }
+
+    /// <summary>Whether it shall have nothing of its default strip.</summary>
+    public bool Bare { get; init; }
 
     /// <summary>Whether an audio channel takes nothing from an input: sound is laid on it.</summary>
     public bool WithoutInput { get; init; }

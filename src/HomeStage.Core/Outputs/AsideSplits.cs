@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
+using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Outputs;
@@ -8,10 +9,18 @@ namespace HomeStage.Core.Outputs;
 internal static class AsideSplits
 {
     /// <summary>Whether somebody has put work into a split; one that nobody has is made again as easily.</summary>
-    public static bool IsWorkedOn(Channel split, Kit kit) =>
-        split.Inserts.Count + split.Sends.Count + split.Feeds.Count + split.Shapes.Count + split.Note.Length > 0
+    public static bool IsWorkedOn(Template template, Channel split, Kit kit) =>
+        split.Feeds.Count + split.Shapes.Count + split.Note.Length > 0 || !HasDefaultStrip(template, split)
         || split.Level != default || split.Muted || split.HueDegrees is not null || split.Role is not null || split.PolarityFlipped || split.PrintTwin is not null
         || (SplitKit.NumberOf(split) is var number && number <= kit.Outputs.Count && split.Name != kit.Outputs[number - 1].Name);
+
+    /// <summary>Whether it has the inserts and sends that a new one gets, and nothing else.</summary>
+    private static bool HasDefaultStrip(Template template, Channel split)
+    {
+        var made = DefaultStrips.On(template, split with { Inserts = [], Sends = [] });
+        return made.Sends.Equals(split.Sends) && made.Inserts.Count == split.Inserts.Count
+            && made.Inserts.Zip(split.Inserts).All(x => x.First with { Id = x.Second.Id } == x.Second);
+    }
 
     /// <summary>As it is put aside: with the lines that its strip belongs to, under an id that nothing else is kept by.</summary>
     public static AsideSplit Of(Template template, Channel split, Kit kit)
@@ -27,7 +36,7 @@ internal static class AsideSplits
     /// <summary>What takes a split off the stage: one that somebody has worked on is put aside before.</summary>
     public static IEnumerable<Edit> Leaving(Template template, Channel split, Kit kit)
     {
-        if (IsWorkedOn(split, kit))
+        if (IsWorkedOn(template, split, kit))
             yield return new PutAside(Of(template, split, kit));
         yield return new RemoveChannel(split.Id);
     }
@@ -43,7 +52,7 @@ internal static class AsideSplits
         if (home is not null)
             return Same(home, lines) ? new RemoveAside(split.Id) : null;
         var belongs = Of(template, split, kit) with { Stays = true };
-        return belongs.Split.Id == split.Id && IsWorkedOn(split, kit) && !Same(belongs, lines) ? new PutAside(belongs) : null;
+        return belongs.Split.Id == split.Id && IsWorkedOn(template, split, kit) && !Same(belongs, lines) ? new PutAside(belongs) : null;
     }
 
     /// <returns>The one that carried just these lines, or null.</returns>

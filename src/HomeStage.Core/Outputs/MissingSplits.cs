@@ -21,7 +21,7 @@ internal static class MissingSplits
         {
             var id = Numbering.FreshId($"{player.Id}-output-{number}", taken.Contains);
             taken.Add(id);
-            yield return new AddChannel(ChannelFactory.Split(player, kit, number) with { Id = id }, ++last);
+            yield return new AddChannel(ChannelFactory.NewSplit(template, player, kit, number) with { Id = id }, ++last);
         }
     }
 

@@ -38,7 +38,7 @@ public sealed class SplitBatch
         var kit = KitOf(template, player);
         var splits = batch.Splits().ToLookup(c => ((OutputSource)c.Source!).Output);
         var waiting = plan.Groups.Select(g => AsideSplits.Exactly(template, player, LinesOf(kit, g))).ToList();
-        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(c => AsideSplits.IsWorkedOn(c, kit))), plan.Groups,
+        var survivors = Survivors.Of(kit, splits.ToDictionary(s => s.Key, s => s.Any(c => AsideSplits.IsWorkedOn(template, c, kit))), plan.Groups,
             (old, g) => waiting[g] is not { } home ? Belonging.Anybody : home.Stays && splits[old].Any(s => s.Id == home.Split.Id) ? Belonging.Here : Belonging.Elsewhere);
         var names = plan.Groups.Select((g, i) => NameOf(kit, g, survivors[i], splits[survivors[i]].FirstOrDefault(), waiting[i])).ToList();
         var (laid, numbers) = (jacks ?? KitJacks.Of(kit)).LaidOut(kit, plan, names);
@@ -141,7 +141,7 @@ public sealed class SplitBatch
             if (numbers[g] == 1)
                 continue;
             var (group, name) = (_plan.Groups[g], laid.Outputs[numbers[g] - 1].Name);
-            var made = ChannelFactory.Split(_template.Channels[_player], KitOf(_template, _player), numbers[g]) with { Id = Fresh(name) };
+            var made = ChannelFactory.NewSplit(_template, _template.Channels[_player], KitOf(_template, _player), numbers[g]) with { Id = Fresh(name) };
             if (!TakeBack(made, LinesOf(laid, group), _template.Channels.IndexOf(last) + 1))
                 Do(new AddChannel(made, _template.Channels.IndexOf(last) + 1));
             last = made.Id;

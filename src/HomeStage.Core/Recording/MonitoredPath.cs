@@ -40,7 +40,7 @@ public sealed record MonitoredPath(ChannelId Channel, int BufferFrames, int Chai
         var names = new List<string>();
         for (var at = compiled.Template.Channels[channel]; ; at = compiled.Template.Channels[at.Destination!.Value])
         {
-            names.AddRange(at.Inserts.Where(i => i.IsLiveIn(compiled.Act) && i.Device is { Latency: null }).Select(i => i.Title()));
+            names.AddRange(at.Inserts.Where(i => i.IsLiveIn(compiled.Template, compiled.Act) && i.Device is { Latency: null }).Select(i => i.Title()));
             if (at.Destination is not { } to || !compiled.Template.Channels.Contains(to))
                 return names.Distinct().ToSequence();
         }

@@ -21,6 +21,9 @@ public static class RoleNames
     /// <summary>Every role id, in the order of a mixing desk: drums first, sums last.</summary>
     public static readonly Sequence<string> All = Table.Select(t => t.Role).ToSequence();
 
+    /// <summary>Every family, in the same order.</summary>
+    public static readonly Sequence<string> Families = Table.Select(t => t.Family).Where(f => f.Length > 0).Distinct().ToSequence();
+
     /// <exception cref="ArgumentException">Not a role.</exception>
     public static string FamilyOf(string role) => Table.FirstOrDefault(t => t.Role == role).Family
         ?? throw new ArgumentException($"'{role}' is not a role.", nameof(role));

@@ -69,7 +69,7 @@ public sealed class DelayCompensation
     }
 
     private static int LatencyOf(Insert insert, Template template, string act, Latencies which) =>
-        !insert.IsLiveIn(act) ? 0 : which == Latencies.Declared ? insert.LatencyFrames(template.SampleRateHz) : insert.HeardLatencyFrames(template.SampleRateHz);
+        !insert.IsLiveIn(template, act) ? 0 : which == Latencies.Declared ? insert.LatencyFrames(template.SampleRateHz) : insert.HeardLatencyFrames(template.SampleRateHz);
 
     private static int LatencyOf(Channel channel, Template template) => channel.Source is InstrumentSource played ? played.LatencyFrames(template.SampleRateHz) : 0;
 }

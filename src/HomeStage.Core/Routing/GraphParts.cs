@@ -5,7 +5,7 @@ namespace HomeStage.Core.Routing;
 /// <summary>What the signal graph reads of a channel.</summary>
 internal static class GraphParts
 {
-    /// <param name="act">Null for the whole template.</param>
+    /// <param name="act">Null for the whole template. Whether the song has a key is the same in both.</param>
     /// <returns>Whether both make the same stages and links, at the same place among the same neighbours.</returns>
     public static bool Same(Channel a, Channel b, string? act) =>
         ReferenceEquals(a, b)
@@ -26,9 +26,12 @@ internal static class GraphParts
         _ => source,
     };
 
+    private static (bool Parked, bool WaitsForKey, bool WaitsForOther) Standing(string act, Insert insert) =>
+        (insert.ParkedIn.Contains(act), insert.WaitsFor is { What: WaitReason.SongKey }, insert.WaitsFor is { What: not WaitReason.SongKey });
+
     private static bool SameStrip(Sequence<Insert> a, Sequence<Insert> b, string? act) =>
         ReferenceEquals(a, b)
         || (a.Count == b.Count
             && a.Zip(b).All(x => x.First.Id == x.Second.Id
-                && (act is null || (x.First.IsLiveIn(act) == x.Second.IsLiveIn(act) && (x.First.Key is { On: true }) == (x.Second.Key is { On: true })))));
+                && (act is null || (Standing(act, x.First) == Standing(act, x.Second) && (x.First.Key is { On: true }) == (x.Second.Key is { On: true })))));
 }

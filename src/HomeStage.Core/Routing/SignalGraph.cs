@@ -46,7 +46,7 @@ public sealed class SignalGraph
 
     /// <returns>The same graph over another template, or null where that one has other stages or links.</returns>
     public SignalGraph? On(Template other) =>
-        other.Channels.Count == _template.Channels.Count && _template.Channels.Zip(other.Channels).All(x => GraphParts.Same(x.First, x.Second, _act))
+        other.Channels.Count == _template.Channels.Count && (other.Key is null) == (_template.Key is null) && _template.Channels.Zip(other.Channels).All(x => GraphParts.Same(x.First, x.Second, _act))
             ? new(other, this)
             : null;
 
@@ -113,7 +113,7 @@ public sealed class SignalGraph
                 continue;
             var strip = _template.Channels[target].Inserts;
             var place = strip.IndexWhere(i => i.Id == feed.Insert);
-            if (place >= 0 && (_act is null || (strip[place].IsLiveIn(_act) && strip[place].Key is { On: true })))
+            if (place >= 0 && (_act is null || (strip[place].IsLiveIn(_template, _act) && strip[place].Key is { On: true })))
                 Join(Tap(c, feed.Tap), InsertOf(target, place), LinkKind.Key, feed.Level);
         }
     }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
@@ -75,6 +76,17 @@ public sealed record PatchContent(Patch Patch) : ShelfContent
     public override string Words => $"for {InstrumentCatalogue.Find(Patch.Of)?.Name ?? ProcessorCatalogue.Find(Patch.Of)?.Name ?? Patch.Of}";
 
     public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Patches = [Patch] });
+}
+
+/// <summary>A strip, to be laid on channels.</summary>
+/// <param name="For">What it is the default for in every new template; null for a strip that is only kept.</param>
+public sealed record StripContent(Strip Strip, StripScope? For = null) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Strip;
+
+    public override string Words => For is { } scope ? $"{StripSummary.Of(Strip)} — for {ScopeWords.Of(scope)} in new templates" : StripSummary.Of(Strip);
+
+    public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Defaults = [new(For ?? new(ChannelKind.Audio), Strip)] });
 }
 
 /// <summary>An outside device with what is heard in its place.</summary>

@@ -1,3 +1,4 @@
+using HomeStage.Core.Defaults;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Shelf;
@@ -14,6 +15,7 @@ public static class ShelfKeep
         ShelfKind.Groove => template.Grooves.FirstOrDefault(g => g.Name == place) is { } groove ? (new GrooveContent(groove), groove.Name) : null,
         ShelfKind.Patch => template.Patches.FirstOrDefault(p => ShelfCopy.PlaceOf(p) == place) is { } patch ? (new PatchContent(patch), patch.Name) : null,
         ShelfKind.Device => DevicePlace.Of(place)?.In(template) is { Device: { } device } at ? (new DeviceContent(device, at.StandIn, at.Settings), device.Name) : null,
+        ShelfKind.Strip => Identifier.IsValid(place) && template.Channels.TryGet(new(place), out var channel) ? (new StripContent(DefaultChange.StripFor(template, channel)), channel.Name) : null,
         ShelfKind.Studio => null,
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown kind of item."),
     };

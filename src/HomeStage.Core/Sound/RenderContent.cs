@@ -31,8 +31,8 @@ public sealed record RenderContent
     {
         var template = compiled.Template;
         var heard = new HeardGraph(compiled, request);
-        var seconds = RenderRange.Of(template, request.Section).Seconds;
-        var branches = new BranchReader(compiled, request, heard, shelf, (long)Math.Round(seconds * template.SampleRateHz));
+        var range = RenderRange.Of(template, request);
+        var branches = new BranchReader(compiled, request, heard, shelf, range.LeadFrames(template.SampleRateHz) + range.Frames(template.SampleRateHz));
         return new(branches.Of(heard.Graph.Stages[heard.Listened].Channel), request.Point, request.Insert);
     }
 }

@@ -14,6 +14,13 @@ public sealed record RenderedSound(float[] Left, float[] Right, int SampleRateHz
     /// <summary>The channels on the way to the listening point, in the template's order; none while the render goes on.</summary>
     public Sequence<ChannelMeters> Channels { get; init; } = [];
 
+    /// <summary>Frames for which one of <see cref="ReductionsDb"/> stands.</summary>
+    public const int ReductionFrames = 256;
+
+    /// <summary>By how much the insert that is listened after turned the sound down, in dB, the largest within each <see cref="ReductionFrames"/>; none
+    /// for other listening points, for what never does, and while the render goes on.</summary>
+    public Sequence<float> ReductionsDb { get; init; } = [];
+
     /// <summary>How many of them came from tape, because nothing in them had changed.</summary>
     public int ChannelsFromTape { get; init; }
 

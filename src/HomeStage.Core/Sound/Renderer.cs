@@ -43,7 +43,7 @@ public static class Renderer
             for (var start = 0; start < frames; start += Pace.BlockFrames)
                 KeepBlock(plan, block, start, frame + start, Math.Min(Pace.BlockFrames, frames - start), sound);
             frame += frames;
-            watcher?.OnFrames(sound, (int)Math.Clamp(frame - plan.LatencyFrames, 0, plan.LengthFrames));
+            watcher?.OnFrames(sound, (int)Math.Clamp(frame - plan.SkippedFrames, 0, plan.LengthFrames));
         }
 
         var channels = plan.ReadMeters();
@@ -53,6 +53,7 @@ public static class Renderer
         {
             Meters = SoundMeters.Of(sound.Left, sound.Right, sound.SampleRateHz),
             Channels = channels,
+            ReductionsDb = plan.ReductionsDb(),
             ChannelsFromTape = plan.ChannelsFromTape,
         };
     }
@@ -63,13 +64,13 @@ public static class Renderer
         RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default) =>
         Render(new CompiledTemplate(template), request, watcher, shelf, how, tapes, cancellation);
 
-    /// <summary>What comes before the latency is over, and after the range has come, is not part of it.</summary>
+    /// <summary>What comes before the lead and the latency are over, and after the range has come, is not part of it.</summary>
     private static void KeepBlock(RenderPlan plan, SignalBlock block, int start, long frame, int frames, RenderedSound sound)
     {
         block.Clear(frames);
         plan.Listen(block, start, frame, frames);
-        var skipped = (int)Math.Clamp(plan.LatencyFrames - frame, 0, frames);
-        var place = (int)(frame + skipped - plan.LatencyFrames);
+        var skipped = (int)Math.Clamp(plan.SkippedFrames - frame, 0, frames);
+        var place = (int)(frame + skipped - plan.SkippedFrames);
         var kept = Math.Min(frames - skipped, sound.Left.Length - place);
         if (kept <= 0)
             return;

@@ -10,11 +10,11 @@ public sealed record HeldDevice(DevicePlace Place, OutsideDevice Device, string 
     public static IEnumerable<HeldDevice> Of(Template template) => template.Channels.SelectMany(c => Of(c, _ => true));
 
     /// <returns>Those of a channel that work in an act.</returns>
-    public static IEnumerable<HeldDevice> LiveIn(string act, Channel channel) =>
-        channel.StageIn(act) == StageState.InTheWings ? [] : Of(channel, i => i.IsLiveIn(act));
+    public static IEnumerable<HeldDevice> LiveIn(Template template, string act, Channel channel) =>
+        channel.StageIn(act) == StageState.InTheWings ? [] : Of(channel, i => i.IsLiveIn(template, act));
 
     /// <returns>Every one that works in an act.</returns>
-    public static IEnumerable<HeldDevice> LiveIn(string act, Template template) => template.Channels.SelectMany(c => LiveIn(act, c));
+    public static IEnumerable<HeldDevice> LiveIn(Template template, string act) => template.Channels.SelectMany(c => LiveIn(template, act, c));
 
     private static IEnumerable<HeldDevice> Of(Channel channel, Func<Insert, bool> taken)
     {

@@ -25,7 +25,25 @@ public sealed record Insert(InsertId Id, string Processor)
     /// <summary>What it waits for before it is of use; null for nothing.</summary>
     public WaitsFor? WaitsFor { get; init; }
 
-    public bool IsLiveIn(string actId) => !ParkedIn.Contains(actId);
+    /// <summary>Whether it is a gain stage that stands here to be automated, so that the fader stays free.</summary>
+    public bool KeptForAutomation { get; init; }
+
+    /// <summary>What people are told, by parameter id; by the empty name what they are told of the whole insert.</summary>
+    public Map<string> Notes { get; init; } = Map<string>.Empty;
+
+    /// <summary>Whether it is of the same processor, or the same device, however it is set.</summary>
+    public bool IsLike(Insert other) => Processor == other.Processor && (Device, other.Device) switch
+    {
+        (null, null) => true,
+        ({ } mine, { } theirs) => mine.IsSameAs(theirs),
+        _ => false,
+    };
+
+    /// <summary>Whether it works in an act: it is not parked there, and waits for nothing.</summary>
+    public bool IsLiveIn(Template template, string actId) => !ParkedIn.Contains(actId) && !IsIdle(template);
+
+    /// <summary>Whether it is idle because what it waits for has not come: the song's key, or a person's word.</summary>
+    public bool IsIdle(Template template) => WaitsFor is { } waits && (waits.What != WaitReason.SongKey || template.Key is null);
 }
 
 /// <summary>A detector's outside ear: the sum of the sidechain feeds, between two cuts.</summary>

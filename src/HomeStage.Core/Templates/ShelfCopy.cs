@@ -3,7 +3,7 @@ namespace HomeStage.Core.Templates;
 /// <summary>Where a part of a template came from: the shelf's item, which revision of it, and what became of what.</summary>
 /// <remarks>The part itself is the template's own; nothing in it changes when the item does.</remarks>
 /// <param name="Kind">What was taken.</param>
-/// <param name="Place">The part that it is now: a channel's id for a kit or a machine, the name of a groove; of a patch what it is of and its name,
+/// <param name="Place">The part that it is now: a channel's id for a kit, a machine or a strip, the name of a groove; of a patch what it is of and its name,
 /// parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
 /// <param name="Item">Id of the item.</param>
 /// <param name="Revision">Of the item, from 1.</param>
@@ -20,6 +20,7 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
         ShelfKind.Groove => template.Grooves.Any(g => g.Name == Place),
         ShelfKind.Patch => template.Patches.Any(p => PlaceOf(p) == Place),
         ShelfKind.Device => DevicePlace.Of(Place)?.In(template) is { Device: not null },
+        ShelfKind.Strip => Identifier.IsValid(Place) && template.Channels.Contains(new ChannelId(Place)),
         ShelfKind.Studio => false,
         _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),
     };
@@ -55,4 +56,7 @@ public enum ShelfKind
 
     /// <summary>A studio; it is never a part of a template.</summary>
     Studio,
+
+    /// <summary>Inserts with their settings, sends, and how a channel is played, recorded and staged.</summary>
+    Strip,
 }

@@ -46,6 +46,12 @@ public sealed record Template
     /// <summary>Splits that are put aside, sorted by id.</summary>
     public Sequence<AsideSplit> Aside { get; init; } = [];
 
+    /// <summary>What new channels get by themselves; one a scope, those that say least first.</summary>
+    public Sequence<DefaultStrip> Defaults { get; init; } = [];
+
+    /// <summary>By processor or instrument the name of the patch that a new one begins with; one that is gone is passed over.</summary>
+    public Map<string> FirstPatches { get; init; } = Map<string>.Empty;
+
     /// <summary>Sorted by id.</summary>
     public Sequence<Lever> Levers { get; init; } = [];
 
@@ -65,6 +71,10 @@ public sealed record Template
     /// <returns>Null where there is no such channel, or it plays no kit.</returns>
     public Kit? KitOf(string player) =>
         Identifier.IsValid(player) && Channels.TryGet(new(player), out var channel) && channel.Source is InstrumentSource { Kit: { } kit } ? kit : null;
+
+    /// <returns>The patch that new ones of a processor or instrument begin with; null for the catalogue's own settings.</returns>
+    public Patch? FirstPatchOf(string of) =>
+        FirstPatches.TryGetValue(of, out var name) ? Patches.FirstOrDefault(p => p.Of == of && p.Name == name) : null;
 
     internal Template Replace(Channel channel) => this with { Channels = Channels.Replace(channel) };
 }

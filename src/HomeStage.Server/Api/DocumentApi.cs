@@ -71,6 +71,10 @@ internal static class DocumentApi
                 : Problems.NotFound("document that could be read"));
         group.MapUploads();
         group.MapFit();
+        group.MapStrips();
+        group.MapMovement();
+        group.MapResponses();
+        group.MapWaiting();
         group.MapDevices();
         group.MapKitFiles();
         group.MapMachines();

@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
@@ -22,9 +23,11 @@ internal static class RendersApi
     /// <param name="Point">Where on the channel one listens; after the fader where it is not said.</param>
     /// <param name="Insert">The insert whose key is heard, for that point alone.</param>
     /// <param name="MetersInFull">Whether loudness, range, true peak and spectrum are read on every channel on the way, too.</param>
+    /// <param name="Lead">What comes before a section: nothing, or the song up to there.</param>
+    /// <param name="Trying">Edits that are heard without being made; null for none.</param>
     public sealed record NewRender(
         string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null,
-        bool MetersInFull = false);
+        bool MetersInFull = false, RenderLead Lead = RenderLead.FromRest, Sequence<Edit>? Trying = null);
 
     public static void MapRenders(this RouteGroupBuilder api)
     {
@@ -44,10 +47,19 @@ internal static class RendersApi
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
-        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull };
-        if (request.Check(document.Template) is { } wrong)
-            return Problems.Refused(wrong);
+        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull, Lead = asked.Lead };
+        var template = document.Template;
         var compiled = document.Compiled.In((await desk.OnAsync(cancellation))?.Studio);
+        if (asked.Trying is { Count: > 0 } trying)
+        {
+            if (Batch.Apply(compiled.Template, trying) is not BatchResult.Applied tried)
+                return Problems.Refused(((BatchResult.Refused)Batch.Apply(compiled.Template, trying)).Why);
+            template = tried.Template;
+            compiled = new(template, compiled);
+        }
+
+        if (request.Check(template) is { } wrong)
+            return Problems.Refused(wrong);
         var content = RenderContent.Of(compiled, request, media);
         var job = jobs.Start(content, work => RenderedAudio.Of(
             Renderer.Render(compiled, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));

@@ -21,7 +21,8 @@ internal static class ShelfApi
 
     /// <summary>A part of a document.</summary>
     /// <param name="Place">As a <see cref="ShelfCopy"/> has it.</param>
-    public sealed record PartRequest(string Document, ShelfKind Kind, string Place, string? Name = null);
+    /// <param name="For">Of a strip: what it is the default for in every new template; null for none.</param>
+    public sealed record PartRequest(string Document, ShelfKind Kind, string Place, string? Name = null, StripScope? For = null);
 
     public sealed record NameRequest(string Name);
 
@@ -106,7 +107,9 @@ internal static class ShelfApi
     private static ProblemHttpResult Refused(ShelfAnswer answer) => answer is ShelfAnswer.Refused refused ? Problems.Refused(refused.Why) : Problems.NotFound("item");
 
     private static async Task<(ShelfContent Content, string Name)?> PartAsync(PartRequest part, DocumentStore store, CancellationToken cancellation) =>
-        await store.OpenAsync(part.Document, cancellation) is { } document ? ShelfKeep.Of(document.Template, part.Kind, part.Place) : null;
+        await store.OpenAsync(part.Document, cancellation) is { } document && ShelfKeep.Of(document.Template, part.Kind, part.Place) is var (content, name)
+            ? (content is StripContent strip ? strip with { For = part.For } : content, name)
+            : null;
 
     private static async Task<IReadOnlyList<UseView>> UsesAsync(ShelfItem item, ShelfStore shelf, DocumentStore store, CancellationToken cancellation)
     {
@@ -132,7 +135,7 @@ internal static class ShelfApi
         renewal.Edits, EditWords.OfBatch(renewal.Edits, document.Template), renewal.Why?.Sentence);
 
     private static string PartOf(Template template, ShelfCopy copy) =>
-        copy.Kind is ShelfKind.Kit or ShelfKind.Machine ? template.Channels[new ChannelId(copy.Place)].Name
+        copy.Kind is ShelfKind.Kit or ShelfKind.Machine or ShelfKind.Strip ? template.Channels[new ChannelId(copy.Place)].Name
         : copy.Kind is ShelfKind.Device && DevicePlace.Of(copy.Place) is { } place ? template.Channels[place.Channel].Name
         : copy.Place[(copy.Place.IndexOf('/', StringComparison.Ordinal) + 1)..];
 }

@@ -1,6 +1,8 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Data.Summaries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -11,7 +13,8 @@ internal static class SongsApi
 {
     /// <param name="TempoBpm">Null keeps the template's.</param>
     /// <param name="Key">Null keeps the template's, or lets it wait.</param>
-    public sealed record NewSong(string TemplateId, string Title, double? TempoBpm, MusicalKey? Key);
+    /// <param name="Ready">Inserts that waited for a person and wait no more; null for none.</param>
+    public sealed record NewSong(string TemplateId, string Title, double? TempoBpm, MusicalKey? Key, Sequence<WaitingApi.ReadyInsert>? Ready = null);
 
     public static void MapSongs(this RouteGroupBuilder api)
     {
@@ -32,14 +35,17 @@ internal static class SongsApi
             ? TypedResults.Ok(SongView.Of(await summaries.OfAsync(row, cancellation), await lists.NamesAsync(cancellation)))
             : Problems.NotFound("song");
 
-    private static async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> Start(NewSong asked, DocumentStore store, CancellationToken cancellation)
+    private static async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> Start(NewSong asked, DocumentStore store, StudioDesk desk, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.TemplateId, cancellation) is not { Kind: DocumentKind.Template } from)
             return Problems.NotFound("template");
-        var song = from.Template with
+        var (came, why) = WaitingApi.Came(from.Template, asked.Key ?? from.Template.Key, asked.Ready ?? [], await desk.OnAsync(cancellation));
+        if (why is not null)
+            return Problems.Refused(why);
+        var awake = Batch.Apply(from.Template, came!) is BatchResult.Applied applied ? applied.Template : throw new InvalidOperationException("What has come does not apply.");
+        var song = awake with
         {
             Name = asked.Title.Trim(),
-            Key = asked.Key ?? from.Template.Key,
             Timeline = from.Template.Timeline with { TempoBpm = asked.TempoBpm ?? from.Template.Timeline.TempoBpm },
         };
         if (TemplateRules.Check(song) is { } wrong)

@@ -1,10 +1,12 @@
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Media;
+using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Data.Summaries;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -33,9 +35,9 @@ internal static class TemplatesApi
     private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation) =>
         TypedResults.Ok<IReadOnlyList<SummaryView>>([.. (await summaries.AllAsync(DocumentKind.Template, cancellation)).Select(SummaryView.Of)]);
 
-    private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, CancellationToken cancellation)
+    private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, ShelfStore shelf, CancellationToken cancellation)
     {
-        var template = EmptyStage.Create(asked.Name.Trim());
+        var template = NewStage.Create(asked.Name.Trim(), (await shelf.ListAsync(cancellation)).Select(i => i.Item.Content));
         if (TemplateRules.Check(template) is { } wrong)
             return Problems.Refused(wrong);
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);

@@ -1,4 +1,5 @@
 using HomeStage.Core.Editing;
+using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Shelf;
@@ -26,7 +27,7 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStor
         await store.CreateAllAsync([.. Templates.Select(t => new NewDocument(DocumentKind.Template, Built(t.Name, t.Edits), OpensByDefault: t.Name == FirstRehearsal.Name))], cancellation);
     }
 
-    private static Template Built(string name, IReadOnlyList<Edit> edits) => Batch.Apply(EmptyStage.Create(name), edits) switch
+    private static Template Built(string name, IReadOnlyList<Edit> edits) => Batch.Apply(NewStage.Create(name, []), edits) switch
     {
         BatchResult.Applied applied => applied.Template,
         BatchResult.Refused refused => throw new InvalidOperationException($"The demo template {name} is refused at edit {refused.EditIndex}: {refused.Why.Sentence}"),

@@ -57,7 +57,7 @@ internal static class FerryCargo
     private static Edit[] Waits() =>
     [
         new AddInsert(Id("singer-middle"), new(new("tune"), ProcessorCatalogue.PitchCorrection)
-        { Settings = Map<double>.Empty.With("amount-percent", 70), ParkedIn = ["write", "record", "mix", "buses"], WaitsFor = new(WaitReason.SongKey) }),
+        { Settings = Map<double>.Empty.With("amount-percent", 70), ParkedIn = ["record"], WaitsFor = new(WaitReason.SongKey) }),
         new SetWaitsFor(Id("singers"), new("comp"), new(WaitReason.Person, "the three singers")),
         new SetOpening(new("write", [], "verse", Ticks.PerQuarter / 2)),
     ];

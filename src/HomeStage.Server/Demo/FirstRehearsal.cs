@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
@@ -29,12 +30,19 @@ internal static class FirstRehearsal
         .. Others(),
         Bus("instruments", "Instruments", "mix-bus", 145, -2),
         Player("bellbuoy", "Bellbuoy", "instruments", InstrumentCatalogue.Bellbuoy, -5, -0.15, null, [Keys()], Equaliser(("low-cut", 1), ("low-cut-hz", 120))),
-        Player("undertow", "Undertow", "instruments", InstrumentCatalogue.Undertow, -6, 0, null, [Bass()], Equaliser(("high-cut", 1), ("high-cut-hz", 4000)), Compressor(-20, 3)),
+        Player("undertow", "Undertow", "instruments", InstrumentCatalogue.Undertow, -6, 0, null, [Bass()], Equaliser(("high-cut", 1), ("high-cut-hz", 4000)), Compressor(-20, 3), Narrow(120), Kept()),
         Bus("voices", "Voices", "mix-bus", 305, 0),
-        Voice("voice", "Voice", "voices", 1, 0, 0, Equaliser(("low-cut", 1), ("low-cut-hz", 90)), Compressor(-20, 3)),
+        Voice("voice", "Voice", "voices", 1, 0, 0, Equaliser(("low-cut", 1), ("low-cut-hz", 90)), Compressor(-20, 3), Kept()),
         Voice("second-voice", "Second voice", "voices", 2, -3, 0.2, Equaliser(("low-cut", 1), ("low-cut-hz", 110)), Compressor(-20, 3)),
         Return("echo", "Short echo", "mix-bus", 235, -4, Delay(0.5, 0.75, 28, 5200)),
         Send("bellbuoy", "echo", -14), Send("snare", "echo", -20), Send("voice", "echo", -12), Send("second-voice", "echo", -12),
+        // The voice comes closer towards the chorus, and its echo stays behind.
+        Over("voice", new InsertTarget(new("kept"), "gain-db"), "verse", (0, -4), (1, 0)),
+        Over("voice", new SendTarget(Id("echo")), "chorus", (0, -12), (0.5, -20), (1, -16)),
+        new PutLever(new("daylight", "Daylight", 0.4,
+        [
+            new(Id("bellbuoy"), new InsertTarget(new("eq"), "low-cut-hz"), 400, 90), new(Id("undertow"), new InsertTarget(new("eq"), "high-cut-hz"), 1200, 8000),
+        ])),
     ];
 
     /// <summary>The splits that are not looked at while writing: outputs 4 to 10, each where its piece stands.</summary>

@@ -12,7 +12,7 @@ internal static class NightFerry
     public const string Name = "Night Ferry";
     private const ChannelFormat Wide = ChannelFormat.Stereo;
 
-    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly(), .. FerryCargo.Edits(), .. InTurn()];
+    public static Edit[] Edits() => [.. Frame(), .. Drums(), .. Players(), .. Voices(), .. Returns(), .. Sidechains(), .. Sends(), .. Stages(), .. BusesOnly(), .. FerryCargo.Edits(), .. FerryMovement.Edits(), .. InTurn()];
 
     /// <summary>The chorus sings before the singers' microphones.</summary>
     private static IEnumerable<Edit> InTurn() =>
@@ -55,10 +55,10 @@ internal static class NightFerry
 
     private static Edit[] Players() =>
     [
-        Player("undertow", "Undertow", "bass", InstrumentCatalogue.Undertow, -2, 0, null, FerryPatterns.Bass(), Equaliser(("high-cut", 1), ("high-cut-hz", 3500)), Compressor(-18, 3)),
+        Player("undertow", "Undertow", "bass", InstrumentCatalogue.Undertow, -2, 0, null, FerryPatterns.Bass(), Equaliser(("high-cut", 1), ("high-cut-hz", 3500)), Compressor(-18, 3), Narrow(110), Kept()),
         Player("bellbuoy", "Bellbuoy", "instruments", InstrumentCatalogue.Bellbuoy, -3, -0.2, null, FerryPatterns.Keys(), Equaliser(("low-cut", 1), ("low-cut-hz", 140))),
         Player("high-bellbuoy", "Bellbuoy, high", "instruments", InstrumentCatalogue.Bellbuoy, -9, 0.35, null, FerryPatterns.HighKeys(), Equaliser(("low-cut", 1), ("low-cut-hz", 300))),
-        Player("gullwing", "Gullwing", "instruments", InstrumentCatalogue.Gullwing, -12, 0, null, FerryPatterns.Pad(), Equaliser(("low-cut", 1), ("low-cut-hz", 180))),
+        Player("gullwing", "Gullwing", "instruments", InstrumentCatalogue.Gullwing, -12, 0, null, FerryPatterns.Pad(), Equaliser(("low-cut", 1), ("low-cut-hz", 180)), Kept()),
         Player("driftwood", "Driftwood", "instruments", InstrumentCatalogue.Driftwood, -8, 0.15, null, FerryPatterns.Plucks(), Equaliser(("low-cut", 1), ("low-cut-hz", 110))),
         Player("reedbox", "Reedbox", "instruments", InstrumentCatalogue.Reedbox, -13, -0.35, null, FerryPatterns.Reeds(), Equaliser(("low-cut", 1), ("low-cut-hz", 160))),
         Trigger("pulse", "Pulse trigger", FerryPatterns.Pulse()),
@@ -71,7 +71,7 @@ internal static class NightFerry
         Voice("guitar-clean", "Guitar, clean twin", "guitars", 8, -6, 0.3, Equaliser(("low-cut", 1), ("low-cut-hz", 90))),
         Voice("narrator", "Narrator", "voices", 1, -2, 0, Equaliser(("low-cut", 1), ("low-cut-hz", 80), ("bell-2-hz", 3200), ("bell-2-db", 1.5)), Compressor(-20, 3)),
         .. new (string Id, string Name, double Pan)[] { ("low", "Singer low", -0.25), ("middle", "Singer middle", 0), ("high", "Singer high", 0.25) }
-            .Select((s, i) => Voice($"singer-{s.Id}", s.Name, "singers", 2 + i, -2, s.Pan, Equaliser(("low-cut", 1), ("low-cut-hz", 100)), Compressor(-20, 3))),
+            .Select((s, i) => Voice($"singer-{s.Id}", s.Name, "singers", 2 + i, -2, s.Pan, Equaliser(("low-cut", 1), ("low-cut-hz", 100)), Compressor(-20, 3), Kept())),
         .. Enumerable.Range(1, 5).Select(i => Voice($"chorus-{i}", $"Chorus {i}", "chorus", i <= 3 ? 1 + i : 5, -4, -0.6 + 0.3 * (i - 1), Equaliser(("low-cut", 1), ("low-cut-hz", 140)))),
     ];
 

@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
@@ -119,6 +120,20 @@ internal static class Parts
         Make("limit", ProcessorCatalogue.Limiter, [("input-db", inputDb), ("ceiling-db", ceilingDb)]);
 
     public static Insert Gain(double gainDb) => Make("gain", ProcessorCatalogue.Gain, [("gain-db", gainDb)]);
+
+    /// <summary>The gain stage that is automated in place of the fader.</summary>
+    public static Insert Kept() => Make("kept", ProcessorCatalogue.Gain, []) with { KeptForAutomation = true };
+
+    public static Insert Narrow(double hz) => Make("image", ProcessorCatalogue.Image, [("mono-below", 1), ("mono-below-hz", hz)]);
+
+    /// <summary>A curve over a section.</summary>
+    public static PutShape Over(string channel, Target target, string section, params ReadOnlySpan<(double Place, double Value)> points)
+    {
+        var drawn = new List<ShapePoint>();
+        foreach (var (place, value) in points)
+            drawn.Add(new(place, value));
+        return new(Id(channel), new(target, section, drawn.ToSequence()));
+    }
 
     private static Insert Make(string id, string processor, (string Parameter, double Value)[] settings) => new(new(id), processor)
     {

@@ -56,6 +56,21 @@ public class WorkedOnTests
             Applied(Whole, 2).Channels.Single(c => c.Name == "Tom high").Id,
             Applied(Applied(Whole, 2), 1).Channels.Single(c => c.Kind == ChannelKind.Split && c.Name == "Toms").Id);
 
+    [Fact]
+    public void Splits_GetTheirDefaultStrip_WhichIsNobodysWork()
+    {
+        var template = Whole.With(new PutDefaultStrip(new(new(ChannelKind.Split), new() { Inserts = [Insert("any", ProcessorCatalogue.Gate)] })));
+        var fine = Applied(template, 2);
+
+        Assert.All(fine.Channels.Where(c => c.Kind == ChannelKind.Split), c => Assert.Equal(ProcessorCatalogue.Gate, Assert.Single(c.Inserts).Processor));
+        Assert.Empty(Applied(fine, 1).Aside);
+
+        var low = fine.Channels.Single(c => c.Name == "Tom low");
+        var high = fine.Channels.Single(c => c.Name == "Tom high");
+        var turned = fine.With(new SetParameter(high.Id, high.Inserts[0].Id, "threshold-db", -30), new SetParameter(low.Id, low.Inserts[0].Id, "threshold-db", -50));
+        Assert.NotEmpty(Applied(turned, 1).Aside);
+    }
+
     [Theory]
     [MemberData(nameof(Kinds))]
     public void Coarser_OfASumThatIsWorkedOn_KeepsTheSum(string what)

@@ -90,7 +90,7 @@ public class ParkingTests
         var compiled = new CompiledTemplate(template).In(Act);
         var parking = Parking.Of(compiled, Kitchen);
 
-        var inserts = template.Channels.SelectMany(c => c.Inserts.Where(i => i.IsLiveIn(Act)).Select(i => (c.Id, Insert: i))).ToList();
+        var inserts = template.Channels.SelectMany(c => c.Inserts.Where(i => i.IsLiveIn(template, Act)).Select(i => (c.Id, Insert: i))).ToList();
         var best = Enumerable.Range(0, 1 << inserts.Count)
             .Select(set => inserts.Where((_, i) => (set >> i & 1) == 1).ToList())
             .Where(set => Paths(Without(template, set)).All(p => p.BufferFrames + p.ChainFrames <= 576))

@@ -97,7 +97,7 @@ public class DelayCompensationTests
         var own = at.Kind switch
         {
             StageKind.Player when channel.Source is InstrumentSource { Device: { } played } => Declared(played, graph.Template.SampleRateHz),
-            StageKind.Insert when !channel.Inserts[at.Insert].IsLiveIn(InMix) => 0,
+            StageKind.Insert when !channel.Inserts[at.Insert].IsLiveIn(graph.Template, InMix) => 0,
             StageKind.Insert when channel.Inserts[at.Insert] is var insert => insert.Device is { } device
                 ? Declared(device, graph.Template.SampleRateHz)
                 : ProcessorCatalogue.Find(insert.Processor)!.LatencyFrames(insert.Settings, graph.Template.SampleRateHz),

@@ -59,7 +59,7 @@ public class MicrophoneTests
     private static Template Beside(double? neighboursDb) => Staged(Kit([new("", 2)]).At("Bell", m => m with { NeighboursDb = neighboursDb }));
 
     private static Template Staged(Kit kit) => OneBar(
-        new AddChannel(new() { Id = Player, Name = "Set", Kind = ChannelKind.Instrument, Format = ChannelFormat.Mono, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.OwnMachine, kit), Patterns = [new("Once", 1920, [new(0, 90, 40, 100)], [])] }),
+        new AddChannel(new() { Id = Player, Name = "Set", Kind = ChannelKind.Instrument, Format = ChannelFormat.Mono, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.OwnMachine, kit), Patterns = [new("Once", 1920, [new(0, 90, 40, 60)], [])] }),
         Split("two", 2, ChannelFormat.Mono), Split("three", 3, ChannelFormat.Mono), Split("four", 4, ChannelFormat.Stereo));
 
     private static Kit KitOf(Template template) => ((InstrumentSource)template.Channels[Player].Source!).Kit!;

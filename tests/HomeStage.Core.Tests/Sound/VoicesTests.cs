@@ -152,8 +152,8 @@ public class VoicesTests
 
         var sound = Renderer.Render(template, new(InMix), shelf: new TwoSounds(soft.Content, 0.25f, hard.Content, 0.75f)).Left;
 
-        // Each layer is a level all through, turned by the stroke (its velocity squared), the kit's calibration and the pan in the middle.
-        var gain = Math.Pow(10, InstrumentCatalogue.Find(InstrumentCatalogue.Flotsam)!.CalibrationDb / 20) * Math.Sqrt(0.5) * Math.Pow(velocity / 127.0, 2);
+        // Each layer is a level all through, turned by the stroke (its velocity squared), the level of every sample and the pan in the middle.
+        var gain = Math.Pow(10, Calibration.SampleDb / 20) * Math.Sqrt(0.5) * Math.Pow(velocity / 127.0, 2);
         Assert.Equal(level * gain, sound[50], 1e-4 * gain);
     }
 
@@ -184,7 +184,7 @@ public class VoicesTests
         var kit = StandInKits.Flotsam with { Pieces = StandInKits.Flotsam.Pieces.SetItem(0, StandInKits.Flotsam.Pieces[0] with { Sample = new(new('a', 64), "Ramp", Signals.Rate, 1, 1000) }) };
         var strikes = new Pattern("One", 4 * Ticks.PerQuarter, [new(Ticks.PerQuarter, 60, 36, 127)], []);
         var template = OneBar(new AddChannel(new() { Id = new("pads"), Name = "Pads", Kind = ChannelKind.Instrument, Destination = new("mix-bus"), Source = new InstrumentSource(InstrumentCatalogue.Flotsam, kit), Patterns = [strikes] }));
-        var gain = Math.Pow(10, InstrumentCatalogue.Find(InstrumentCatalogue.Flotsam)!.CalibrationDb / 20) * Math.Sqrt(0.5);
+        var gain = Math.Pow(10, Calibration.SampleDb / 20) * Math.Sqrt(0.5);
 
         var sound = Renderer.Render(template, new(InMix), shelf: new OneSound(new([ramp], Signals.Rate))).Left;
 

@@ -94,6 +94,17 @@ public class RuleTests
         Assert.Equal((Here, 0), (piece.Sample, piece.Layers.Count));
     }
 
+    public static TheoryData<int> InOrderStrips => [.. Enumerable.Range(0, StripFaults.Sound(InOrder).Length)];
+
+    [Theory]
+    [MemberData(nameof(InOrderStrips))]
+    public void WhatLooksLikeAFaultOfAStrip_AndIsNone_IsNotFound(int which)
+    {
+        var template = StripFaults.Sound(InOrder)[which];
+
+        Assert.Equal([], Report.Of(template, Write, In(template)).Open);
+    }
+
     [Fact]
     public void HeardTwice_Mend_ChangesOnlyThePiecesThatWereFound()
     {
@@ -162,6 +173,7 @@ public class RuleTests
     private static (string Rule, Template[] Faults)[] OfTheTemplate() =>
     [
         .. OutputFaults.Of(InOrder),
+        .. StripFaults.Of(InOrder),
         ("reaches-no-output", [InOrder.With(new MoveChannel(new("low"), null, null))]),
         ("same-source-twice",
         [
@@ -186,12 +198,13 @@ public class RuleTests
             InOrder.With(new PutShape(new("lead"), new(new InsertTarget(new("gone"), "gain-db"), "song", [new(0, 0), new(1, 1)]))),
             InOrder.With(new PutShape(new("lead"), new(new LevelTarget(), "No such section", [new(0, 0), new(1, 1)]))),
             InOrder.With(new PutLever(new("dive", "Dive", 0, [new(new("gone"), new LevelTarget(), -12, 0)]))),
+            InOrder.With(new PutShape(new("lead"), new(new LevelTarget(), "song", [new(0, 0), new(1, 0)]))),
         ]),
         ("plays-nowhere",
         [
             InOrder.With(new PutPattern(new("low"), new("Bridge beat", 1920, [new(0, 100, 40, 90)], ["bridge"]))),
             InOrder.With(
-                new AddChannel(new() { Id = new("rain"), Name = "Bass loop", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = null }),
+                new AddChannel(new() { Id = new("rain"), Name = "Shaker loop", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = null }),
                 new PutStarter(new("rain"), new("Slate", Here, true, new(0), ["bridge", "outro"]))),
         ]),
         ("weight-over-budget", [Heavy()]),
@@ -199,7 +212,7 @@ public class RuleTests
         ("sound-missing",
         [
             InOrder.With(
-                new AddChannel(new() { Id = new("rain"), Name = "Bass loop", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = null }),
+                new AddChannel(new() { Id = new("rain"), Name = "Shaker loop", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = null }),
                 new PutStarter(new("rain"), new("Rain", Gone, true, new(0), [])), new PutStarter(new("rain"), new("Slate", Here, true, new(0), []))),
             WithSample(p => p with { Sample = Gone }),
             WithSample(p => p with { Sample = Here, Layers = [new(64, Gone)] }),
@@ -223,7 +236,7 @@ public class RuleTests
 
     /// <summary>Limiters of 1.4 % each: 50 of them are 70 % of a core.</summary>
     private static Template Heavy() => InOrder.With(
-        [.. Enumerable.Range(0, 2).SelectMany(b => Enumerable.Range(0, 25).Select(i => (Edit)new AddInsert(new(b == 0 ? "lead" : "low"), Insert($"heavy-{i}", ProcessorCatalogue.Limiter))))]);
+        [.. Enumerable.Range(0, 2).SelectMany(b => Enumerable.Range(0, 25).Select(i => (Edit)new AddInsert(new(b == 0 ? "lead" : "low"), Insert($"heavy-{i}", ProcessorCatalogue.Saturator))))]);
 
     private static Template Crowded()
     {

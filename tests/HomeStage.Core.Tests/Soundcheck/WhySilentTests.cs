@@ -15,9 +15,9 @@ public class WhySilentTests
     public void At_OnTemplatesByChance_AgreesWithTheEngine()
     {
         var (silent, sounding) = (0, 0);
-        for (var seed = 0; seed < 28; seed++)
+        for (var seed = 0; seed < 40; seed++)
         {
-            var template = new RandomTemplates(seed).Grown(45) with { Timeline = new(120, new(4, 4), [new("song", "Song", 2)]) };
+            var template = new RandomTemplates(seed).Grown(60) with { Timeline = new(120, new(4, 4), [new("song", "Song", 2)]) };
             foreach (var channel in template.Channels.Where(c => Capabilities.Of(c.Kind).Sounds && c.StageIn(InMix) != StageState.InTheWings).Take(4))
             {
                 if (template.Acts.All(a => a.Id != InMix))

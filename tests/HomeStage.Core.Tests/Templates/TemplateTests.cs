@@ -43,7 +43,7 @@ public class TemplateTests
     {
         var insert = Insert("g", "gain") with { ParkedIn = ["record"] };
 
-        Assert.Equal((true, false), (insert.IsLiveIn("mix"), insert.IsLiveIn("record")));
+        Assert.Equal((true, false), (insert.IsLiveIn(EmptyStage.Create("Any"), "mix"), insert.IsLiveIn(EmptyStage.Create("Any"), "record")));
     }
 
     [Fact]

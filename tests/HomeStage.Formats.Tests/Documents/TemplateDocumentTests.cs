@@ -190,7 +190,7 @@ public class TemplateDocumentTests
     {
         for (var seed = 0; seed < 3; seed++)
         {
-            var whole = JsonNode.Parse(TemplateDocument.Write(new RandomTemplates(seed).Grown(80)))!;
+            var whole = JsonNode.Parse(TemplateDocument.Write(new RandomTemplates(seed).Grown(130)))!;
             var paths = PlacesIn(whole).ToList();
             Assert.True(paths.Count > 200, $"only {paths.Count} places");
             foreach (var path in paths)

@@ -990,6 +990,325 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/default-strips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DefaultStripView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DefaultChangeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DefaultChangeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/channels/{channel}/default-strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StripStandingView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/channels/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ChannelWish"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/movement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MovementView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/channels/{channel}/movable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MovableValue"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/response": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ResponseRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ResponseView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WaitingView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CameRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CameView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/devices": {
         parameters: {
             query?: never;
@@ -3365,6 +3684,11 @@ export interface components {
             keys: string[];
             mend: null | components["schemas"]["Mend"];
         };
+        AlongView: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            edits: components["schemas"]["Edit"][];
+        };
         /** @enum {unknown} */
         Arming: "with-selection" | "by-hand";
         /** @enum {unknown} */
@@ -3438,6 +3762,14 @@ export interface components {
             name: string;
             /** Format: int32 */
             note: number;
+        };
+        CameRequest: {
+            key: null | components["schemas"]["MusicalKey"];
+            ready: components["schemas"]["ReadyInsert"][];
+        };
+        CameView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
         };
         Capabilities: {
             sums: boolean;
@@ -3549,10 +3881,12 @@ export interface components {
             role: components["schemas"]["RoleGuess"];
             colour: null | components["schemas"]["ChannelColour"];
             held: components["schemas"]["HeldValue"][];
+            idle: unknown[];
         };
         ChannelWish: {
             kind: components["schemas"]["ChannelKind"];
             name?: null | string;
+            role?: null | string;
             under?: null | components["schemas"]["ChannelId"];
             format?: null | components["schemas"]["ChannelFormat"];
             instrument?: null | string;
@@ -3562,6 +3896,7 @@ export interface components {
             output?: null | number;
             /** Format: int32 */
             input?: null | number;
+            bare?: boolean;
             withoutInput?: boolean;
         };
         Created: {
@@ -3574,6 +3909,29 @@ export interface components {
         };
         /** @description dB; null is −∞. */
         Decibels: null | number;
+        DefaultChangeRequest: {
+            scope: components["schemas"]["StripScope"];
+            channel: null | components["schemas"]["ChannelId"];
+        };
+        DefaultChangeView: {
+            edit: components["schemas"]["Edit"];
+            words: string;
+            along: components["schemas"]["AlongView"][];
+            altered: string[];
+        };
+        DefaultStrip: {
+            for: components["schemas"]["StripScope"];
+            strip: components["schemas"]["Strip"];
+        };
+        DefaultStripView: {
+            scope: components["schemas"]["StripScope"];
+            words: string;
+            comesWith: string[];
+            /** Format: int32 */
+            following: number;
+            /** Format: int32 */
+            altered: number;
+        };
         DeviceControl: {
             id: string;
             name: string;
@@ -3670,7 +4028,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -3732,12 +4090,25 @@ export interface components {
             on: boolean;
             channel: components["schemas"]["ChannelId"];
         };
+        EditKeepForAutomation: {
+            /** @enum {string} */
+            type: "keep-for-automation";
+            kept: boolean;
+            insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditKeepPatch: {
             /** @enum {string} */
             type: "keep-patch";
             insert: null | components["schemas"]["InsertId"];
             name: string;
             channel: components["schemas"]["ChannelId"];
+        };
+        EditLayStrip: {
+            /** @enum {string} */
+            type: "lay-strip";
+            channels: unknown[];
+            strip: components["schemas"]["Strip"];
         };
         EditMakeChannel: {
             /** @enum {string} */
@@ -3787,6 +4158,14 @@ export interface components {
              */
             from: number;
         };
+        EditNoteInsert: {
+            /** @enum {string} */
+            type: "note-insert";
+            parameter: null | string;
+            text: string;
+            insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditParkInsert: {
             /** @enum {string} */
             type: "park-insert";
@@ -3805,6 +4184,11 @@ export interface components {
             /** @enum {string} */
             type: "put-aside";
             aside: components["schemas"]["AsideSplit"];
+        };
+        EditPutDefaultStrip: {
+            /** @enum {string} */
+            type: "put-default-strip";
+            default: components["schemas"]["DefaultStrip"];
         };
         EditPutFarMicrophone: {
             /** @enum {string} */
@@ -3888,6 +4272,11 @@ export interface components {
             type: "remove-channel";
             channel: components["schemas"]["ChannelId"];
         };
+        EditRemoveDefaultStrip: {
+            /** @enum {string} */
+            type: "remove-default-strip";
+            for: components["schemas"]["StripScope"];
+        };
         EditRemoveFeed: {
             /** @enum {string} */
             type: "remove-feed";
@@ -3967,6 +4356,13 @@ export interface components {
             name: string;
             channel: components["schemas"]["ChannelId"];
         };
+        EditReplaceInsert: {
+            /** @enum {string} */
+            type: "replace-insert";
+            processor: string;
+            insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditRequest: {
             /** Format: int32 */
             revision: number;
@@ -3997,6 +4393,14 @@ export interface components {
             type: "set-acts";
             acts: components["schemas"]["Act"][];
         };
+        EditSetAlike: {
+            /** @enum {string} */
+            type: "set-alike";
+            channels: unknown[];
+            from: components["schemas"]["ChannelId"];
+            insert: components["schemas"]["InsertId"];
+            parameter?: null | string;
+        };
         EditSetDestination: {
             /** @enum {string} */
             type: "set-destination";
@@ -4009,6 +4413,12 @@ export interface components {
             insert: null | components["schemas"]["InsertId"];
             device: null | components["schemas"]["OutsideDevice"];
             channel: components["schemas"]["ChannelId"];
+        };
+        EditSetFirstPatch: {
+            /** @enum {string} */
+            type: "set-first-patch";
+            of: string;
+            patch: null | string;
         };
         EditSetFormat: {
             /** @enum {string} */
@@ -4252,6 +4662,20 @@ export interface components {
             name: string;
             act: string;
         };
+        EqualiserResponse: {
+            frequenciesHz: number[];
+            wholeDb: number[];
+            sections: components["schemas"]["EqualiserSection"][];
+        };
+        EqualiserSection: {
+            id: string;
+            name: string;
+            hasGain: boolean;
+            hasWidth: boolean;
+            hasSwitch: boolean;
+            isOn: boolean;
+            gainsDb: number[];
+        };
         FamilyView: {
             name: string;
             colour: null | components["schemas"]["ChannelColour"];
@@ -4393,6 +4817,11 @@ export interface components {
             opening: null | components["schemas"]["Opening"];
             /** Format: int32 */
             nextInput: number;
+            /** Format: int32 */
+            waiting: number;
+            firstPatches: {
+                [key: string]: string;
+            };
         };
         HealthView: {
             version: string;
@@ -4457,6 +4886,10 @@ export interface components {
             key?: null | components["schemas"]["KeyInput"];
             trigger?: null | components["schemas"]["NoteTrigger"];
             waitsFor?: null | components["schemas"]["WaitsFor"];
+            keptForAutomation?: boolean;
+            notes?: {
+                [key: string]: string;
+            };
         };
         InsertId: string;
         InstrumentView: {
@@ -4604,6 +5037,10 @@ export interface components {
             section: string;
             points: components["schemas"]["ShapePoint"][];
         };
+        LeverView: {
+            lever: components["schemas"]["Lever"];
+            values: components["schemas"]["MovedView"][];
+        };
         LinePlace: {
             channel: components["schemas"]["ChannelId"];
             /** Format: double */
@@ -4635,7 +5072,7 @@ export interface components {
          * @default after-fader
          * @enum {unknown}
          */
-        ListeningPoint: "after-fader" | "before-fader" | "feeding" | "key";
+        ListeningPoint: "after-fader" | "before-fader" | "feeding" | "key" | "before-insert" | "after-insert" | "taken-off";
         LogEntry: {
             /** Format: int32 */
             number: number;
@@ -4685,6 +5122,10 @@ export interface components {
             firstInput?: null | number;
             under?: null | components["schemas"]["ChannelId"];
         };
+        MadeView: {
+            name: string;
+            comesWith: string[];
+        };
         MediaRef: {
             content: string;
             title: string;
@@ -4732,6 +5173,9 @@ export interface components {
             channels: components["schemas"]["ChannelMeterView"][];
             /** Format: int32 */
             channelsFromTape: number;
+            reductionsDb: number[];
+            /** Format: double */
+            reductionSeconds: number;
         };
         Microphone: {
             name: string;
@@ -4779,6 +5223,34 @@ export interface components {
             /** Format: int32 */
             midiChannel: number;
         };
+        MovableValue: {
+            channel: components["schemas"]["ChannelId"];
+            target: components["schemas"]["Target"];
+            name: string;
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            max: number;
+            symbol: string;
+            /** Format: double */
+            stored: null | number;
+            scale: components["schemas"]["Scale"];
+            movesTheLevel?: boolean;
+        };
+        MovedView: {
+            channelName: string;
+            value: null | components["schemas"]["MovableValue"];
+            channel: components["schemas"]["ChannelId"];
+            target: components["schemas"]["Target"];
+            curves: components["schemas"]["Shape"][];
+        };
+        MovementView: {
+            moved: components["schemas"]["MovedView"][];
+            levers: components["schemas"]["LeverView"][];
+            kinds: components["schemas"]["ShapeKind"][];
+            /** Format: double */
+            floorDb: number;
+        };
         MusicalKey: {
             /** Format: int32 */
             fifths: number;
@@ -4820,6 +5292,8 @@ export interface components {
             insert?: null | string;
             /** @default false */
             metersInFull: boolean;
+            lead?: components["schemas"]["RenderLead"];
+            trying?: null | components["schemas"]["Edit"][];
         };
         NewSong: {
             templateId: string;
@@ -4827,6 +5301,7 @@ export interface components {
             /** Format: double */
             tempoBpm: null | number;
             key: null | components["schemas"]["MusicalKey"];
+            ready?: null | components["schemas"]["ReadyInsert"][];
         };
         NewTemplate: {
             name: string;
@@ -5005,6 +5480,7 @@ export interface components {
             kind: components["schemas"]["ShelfKind"];
             place: string;
             name?: null | string;
+            for?: null | components["schemas"]["StripScope"];
         };
         /** @enum {unknown} */
         PartState: "ready" | "warning" | "failing";
@@ -5155,6 +5631,10 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        ReadyInsert: {
+            channel: components["schemas"]["ChannelId"];
+            insert: components["schemas"]["InsertId"];
+        };
         Recovered: {
             id: string;
             /** Format: int32 */
@@ -5176,9 +5656,26 @@ export interface components {
             /** Format: date-time */
             endsUtc: string;
         };
+        /**
+         * @default from-rest
+         * @enum {unknown}
+         */
+        RenderLead: "from-rest" | "as-in-the-song";
         Replanning: {
             shares: string[][];
             removed: string[];
+        };
+        ResponseRequest: {
+            channel: components["schemas"]["ChannelId"];
+            insert: components["schemas"]["InsertId"];
+            settings: null | {
+                [key: string]: number;
+            };
+        };
+        ResponseView: {
+            equaliser: null | components["schemas"]["EqualiserResponse"];
+            levelsIn: number[];
+            levelsOut: number[];
         };
         ReturnRequest: {
             /** Format: int32 */
@@ -5204,6 +5701,12 @@ export interface components {
             /** Format: int32 */
             fromVelocity: number;
             sample: components["schemas"]["MediaRef"];
+        };
+        /** @enum {unknown} */
+        Scale: "linear" | "octaves" | "level";
+        ScopeView: {
+            scope: components["schemas"]["StripScope"];
+            words: string;
         };
         SectionView: {
             id: string;
@@ -5252,6 +5755,11 @@ export interface components {
             section: string;
             points: components["schemas"]["ShapePoint"][];
         };
+        ShapeKind: {
+            id: string;
+            name: string;
+            points: components["schemas"]["ShapePoint"][];
+        };
         ShapePoint: {
             /** Format: double */
             place: number;
@@ -5269,7 +5777,7 @@ export interface components {
             };
         };
         /** @enum {unknown} */
-        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio";
+        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip";
         ShownController: {
             /** Format: int32 */
             number: number;
@@ -5359,6 +5867,39 @@ export interface components {
         StepRequest: {
             /** Format: int32 */
             revision: number;
+        };
+        Strip: {
+            inserts?: null | components["schemas"]["Insert"][];
+            sends?: null | components["schemas"]["StripSend"][];
+            noteInput?: null | components["schemas"]["NoteInput"];
+            input?: null | components["schemas"]["StripInput"];
+            stages?: null | {
+                [key: string]: components["schemas"]["StageState"];
+            };
+        };
+        StripInput: {
+            monitored: boolean;
+            armed: boolean;
+        };
+        StripScope: {
+            kind: null | components["schemas"]["ChannelKind"];
+            role?: null | string;
+            family?: null | string;
+        };
+        StripSend: {
+            to: string;
+            level: components["schemas"]["Decibels"];
+            tap?: components["schemas"]["TapPoint"];
+            /** @default false */
+            open: boolean;
+        };
+        StripStandingView: {
+            default: null | components["schemas"]["ScopeView"];
+            differs: string[];
+            back: components["schemas"]["Edit"][];
+            /** Format: int32 */
+            others: number;
+            choices: components["schemas"]["ScopeView"][];
         };
         Studio: {
             interface: components["schemas"]["AudioInterface"];
@@ -5535,6 +6076,15 @@ export interface components {
         };
         /** @enum {unknown} */
         WaitReason: "song-key" | "person" | "other";
+        WaitingView: {
+            channel: components["schemas"]["ChannelId"];
+            insert: components["schemas"]["InsertId"];
+            name: string;
+            title: string;
+            what: components["schemas"]["WaitReason"];
+            note: string;
+            isIdle: boolean;
+        };
         WaitsFor: {
             what: components["schemas"]["WaitReason"];
             /** @default  */

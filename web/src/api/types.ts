@@ -43,6 +43,7 @@ export type RemovedThing = Schemas['RemovedThing']
 export type BroughtIn = Schemas['BroughtIn']
 export type Job = Schemas['JobView']
 export type ListeningPoint = Schemas['ListeningPoint']
+export type RenderLead = Schemas['RenderLead']
 export type Meters = Schemas['MeterView']
 export type Capabilities = Schemas['Capabilities']
 export type Catalogue = Schemas['CatalogueView']
@@ -82,6 +83,8 @@ export interface ShelfPart {
   kind: ShelfKind
   place: string
   name: string | null
+  /** Of a strip: what it is the default for in every new template. */
+  for?: StripScope | null
 }
 export type ShelfUse = Omit<Schemas['UseView'], 'edits'> & { edits: Edit[] }
 export type KitElsewhere = Schemas['KitElsewhere']
@@ -113,3 +116,24 @@ export type DeviceFit = Schemas['DeviceFitView']
 export type MonitoredPath = Schemas['PathView']
 export type DeviceSwap = Omit<Schemas['DeviceSwapView'], 'edits'> & { edits: Edit[] }
 export type Mended = { name: string; edits: Edit[] }
+export type StripScope = Schemas['StripScope']
+export type DefaultStripView = Schemas['DefaultStripView']
+export type StripStanding = Omit<Schemas['StripStandingView'], 'back'> & { back: Edit[] }
+export type DefaultChange = Omit<Schemas['DefaultChangeView'], 'edit' | 'along'> & {
+  edit: Edit
+  along: { channel: string; name: string; edits: Edit[] }[]
+}
+export type EqualiserSection = Schemas['EqualiserSection']
+export type EqualiserResponse = Schemas['EqualiserResponse']
+export type InsertResponse = Omit<Schemas['ResponseView'], 'equaliser'> & { equaliser: EqualiserResponse | null }
+export type Target = Schemas['Target']
+export type ShapePoint = Schemas['ShapePoint']
+export type Shape = Schemas['Shape']
+export type ShapeKind = Schemas['ShapeKind']
+export type MovableValue = Schemas['MovableValue']
+export type MovedValue = Schemas['MovedView']
+export type Lever = Schemas['Lever']
+export type LeverRange = Schemas['LeverRange']
+export type Movement = Schemas['MovementView']
+export type WaitingInsert = Schemas['WaitingView']
+export type ChannelWish = Schemas['ChannelWish']

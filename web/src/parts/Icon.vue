@@ -4,6 +4,8 @@ const paths = {
   order: 'M4 5h12M7 10h9M7 15h9M4 5v10',
   songs: 'M8 15V5l8-1.5V13M8 15a2 2 0 1 1-4 0a2 2 0 0 1 4 0M16 13a2 2 0 1 1-4 0a2 2 0 0 1 4 0',
   outputs: 'M3 5c6 0 8 2 14 2M3 10h14M3 15c6 0 8-2 14-2',
+  strip: 'M2 12c3 0 3-6 6-6s3 8 6 8 2-4 4-4',
+  movement: 'M3 15l4-1 4-8 3 3 3-6M3 17h14',
   shelf: 'M3 9h14M3 16h14M5 9V4h3v5M10 9l1-5 3 1-1 4M6 16v-4h5v4',
   studio: 'M3 5h14v10H3zM6 8h2M6 12h2M12 8.5a1.5 1.5 0 1 1 0 3a1.5 1.5 0 1 1 0-3',
   undo: 'M4 8h8a4 4 0 0 1 0 8H8M4 8l4-4M4 8l4 4',

@@ -49,6 +49,16 @@ const sections = computed(() => {
           <option value="">Whole timeline</option>
           <option v-for="s in timeline?.sections" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select>
+        <button
+          v-if="listening.section"
+          type="button"
+          class="lead"
+          :aria-pressed="listening.lead === 'as-in-the-song'"
+          title="As in the song: with the tails and echoes of what comes before. From rest: as if the song began here."
+          @click.prevent="listening.lead = listening.lead === 'from-rest' ? 'as-in-the-song' : 'from-rest'"
+        >
+          {{ listening.lead === 'from-rest' ? 'from rest' : 'as in the song' }}
+        </button>
       </label>
       <button
         type="button"
@@ -140,6 +150,17 @@ const sections = computed(() => {
   padding: 0 16px 0 0;
   min-width: 0;
   text-overflow: ellipsis;
+  cursor: pointer;
+}
+
+.lead {
+  justify-self: start;
+  border: 0;
+  background: none;
+  padding: 0;
+  font-size: 12px;
+  color: var(--text-2);
+  text-decoration: underline dotted;
   cursor: pointer;
 }
 

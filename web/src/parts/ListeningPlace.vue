@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Picker from './Picker.vue'
-import type { ListeningPoint } from '@/api/types'
+import type { Insert, ListeningPoint } from '@/api/types'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
@@ -27,15 +27,22 @@ const places = computed(() => {
     { value: 'before-fader', text: 'before the fader' },
     { value: 'feeding', text: 'what feeds it' },
   ]
+  const nameOf = (i: Insert) => i.device?.name ?? catalogue.processors.get(i.processor)?.name.toLowerCase()
   const keys = (chosen.value?.inserts ?? [])
     .filter((i) => catalogue.processors.get(i.processor)?.hasKey && i.key?.on)
-    .map((i) => ({
-      value: `key ${i.id}`,
-      text: `key of its ${catalogue.processors.get(i.processor)?.name.toLowerCase()}`,
-    }))
-  return [...plain, ...keys]
+    .map((i) => ({ value: `key ${i.id}`, text: `key of its ${nameOf(i)}` }))
+  // What is asked for on the strip is named here; there are too many to list.
+  const at = chosen.value?.inserts.find((i) => i.id === listening.insert)
+  const words: Partial<Record<ListeningPoint, string>> = {
+    'before-insert': 'before its',
+    'after-insert': 'after its',
+    'taken-off': 'taken off by its',
+  }
+  const said = words[listening.where]
+  const within = at && said ? [{ value: `${listening.where} ${at.id}`, text: `${said} ${nameOf(at)}` }] : []
+  return [...plain, ...keys, ...within]
 })
-const place = computed(() => (listening.where === 'key' ? `key ${listening.insert}` : listening.where))
+const place = computed(() => (listening.insert ? `${listening.where} ${listening.insert}` : listening.where))
 
 function setPlace(value: string) {
   const [word, insert] = value.split(' ')

@@ -16,6 +16,10 @@ const orderPath = computed(() => {
   return document.kind === 'song' ? `/songs/${document.head.id}/order` : `/templates/${document.head.id}`
 })
 const outputsPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/outputs` : undefined))
+const stripPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/strip` : undefined))
+const onStrip = computed(() => route.name === 'template-strip' || route.name === 'song-strip')
+const movementPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/movement` : undefined))
+const onMovement = computed(() => route.name === 'template-movement' || route.name === 'song-movement')
 const onOutputs = computed(() => route.name === 'template-outputs' || route.name === 'song-outputs')
 const onOrder = computed(() => route.name === 'template' || route.name === 'song-order')
 const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
@@ -34,6 +38,10 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
     >
     <RouterLink v-if="outputsPath" :to="outputsPath" :class="{ on: onOutputs }"
       ><Icon name="outputs" />Outputs</RouterLink
+    >
+    <RouterLink v-if="stripPath" :to="stripPath" :class="{ on: onStrip }"><Icon name="strip" />Strip</RouterLink>
+    <RouterLink v-if="movementPath" :to="movementPath" :class="{ on: onMovement }"
+      ><Icon name="movement" />Movement</RouterLink
     >
     <RouterLink to="/songs" :class="{ on: onSongs }"><Icon name="songs" />Songs</RouterLink>
     <RouterLink to="/shelf" :class="{ on: route.name === 'shelf' }"><Icon name="shelf" />Shelf</RouterLink>

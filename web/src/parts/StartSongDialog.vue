@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import DialogEnds from './DialogEnds.vue'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { choiceOf, keyChoices, keyFromChoice } from './keys'
 import { api, asked, sentenceOf } from '@/api/client'
-import type { MusicalKey } from '@/api/types'
+import type { MusicalKey, WaitingInsert } from '@/api/types'
+import { waitingIn } from '@/strips/stripCalls'
 import { useCatalogue } from '@/state/catalogue'
 
 const catalogue = useCatalogue()
@@ -16,6 +17,8 @@ const router = useRouter()
 const title = ref('')
 const tempo = ref('120')
 const key = ref('')
+const waiting = ref<WaitingInsert[]>([])
+const ready = ref<Set<string>>(new Set())
 const trouble = ref<string>()
 const busy = ref(false)
 
@@ -25,7 +28,22 @@ watch(open, (now) => {
   tempo.value = String(props.template.tempoBpm)
   key.value = choiceOf(props.template.key)
   trouble.value = undefined
+  ready.value = new Set()
+  waiting.value = []
+  void waitingIn(props.template.id).then(
+    (found) => (waiting.value = found),
+    () => undefined,
+  )
 })
+
+const forKey = computed(() => waiting.value.filter((w) => w.what === 'song-key').length)
+const forPeople = computed(() => waiting.value.filter((w) => w.what !== 'song-key'))
+const nameOf = (w: WaitingInsert) => `${w.channel}/${w.insert}`
+
+function turn(w: WaitingInsert, on: boolean) {
+  const name = nameOf(w)
+  ready.value = new Set(on ? [...ready.value, name] : [...ready.value].filter((r) => r !== name))
+}
 
 async function start() {
   const tempoBpm = Number(tempo.value.replace(',', '.'))
@@ -37,7 +55,15 @@ async function start() {
   try {
     const song = await asked(
       api.POST('/api/songs', {
-        body: { templateId: props.template!.id, title: title.value, tempoBpm, key: keyFromChoice(key.value) },
+        body: {
+          templateId: props.template!.id,
+          title: title.value,
+          tempoBpm,
+          key: keyFromChoice(key.value),
+          ready: forPeople.value
+            .filter((w) => ready.value.has(nameOf(w)))
+            .map(({ channel, insert }) => ({ channel, insert })),
+        },
       }),
     )
     open.value = false
@@ -70,6 +96,20 @@ async function start() {
           </select></label
         >
       </div>
+      <p v-if="forKey" class="quiet">
+        {{ forKey === 1 ? 'One insert waits' : `${forKey} inserts wait` }} for the key{{ key ? ' and will work' : '' }}.
+      </p>
+      <fieldset v-if="forPeople.length">
+        <legend>What waits for somebody’s word: tick what is ready</legend>
+        <label v-for="w in forPeople" :key="nameOf(w)" class="switch"
+          ><input
+            type="checkbox"
+            :checked="ready.has(nameOf(w))"
+            @change="turn(w, ($event.target as HTMLInputElement).checked)"
+          />
+          {{ w.title }} on {{ w.name }}{{ w.note ? `: ${w.note}` : '' }}</label
+        >
+      </fieldset>
       <DialogEnds
         :trouble="trouble"
         leave="Not now"
@@ -85,5 +125,21 @@ async function start() {
 <style scoped>
 .pair {
   grid-template-columns: 1fr 130px;
+}
+
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: 7px;
+}
+
+legend {
+  color: var(--text-2);
+  padding: 0 4px;
+}
+
+.switch {
+  display: flex;
+  align-items: center;
+  gap: 7px;
 }
 </style>

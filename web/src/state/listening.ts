@@ -141,9 +141,9 @@ export const useListening = defineStore('listening', () => {
     target.reset()
   }
 
-  const { point, where, insert, section, follows, inFull, pointName, listenTo } = target
+  const { point, where, insert, section, lead, trying, follows, inFull, pointName, listenTo } = target
   return {
-    point, where, insert, follows, section, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
+    point, where, insert, follows, section, lead, trying, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
     inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(),
   } // prettier-ignore
 })

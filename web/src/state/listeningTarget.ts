@@ -1,5 +1,5 @@
-import { computed, ref, watch } from 'vue'
-import type { ListeningPoint, NewRender } from '@/api/types'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Edit, ListeningPoint, NewRender, RenderLead } from '@/api/types'
 import { useDocument } from './document'
 
 /** What is listened to: a channel, where on it, over which part of the timeline, in the act that is on. */
@@ -9,6 +9,10 @@ export function useListeningTarget() {
   const where = ref<ListeningPoint>('after-fader')
   const insert = ref<string | null>(null)
   const section = ref<string | null>(null)
+  /** What comes before a section: nothing, or the song up to there. */
+  const lead = ref<RenderLead>('from-rest')
+  /** Edits that are heard without being made, and what they are called; of the document as it is. */
+  const trying = shallowRef<{ name: string; edits: Edit[] }>()
   const follows = ref(false)
   /** Whether all meters run on every channel. */
   const inFull = ref(false)
@@ -23,11 +27,15 @@ export function useListeningTarget() {
         point: where.value,
         insert: insert.value,
         metersInFull: inFull.value,
+        trying: trying.value?.edits ?? null,
+        lead: section.value ? lead.value : 'from-rest',
       },
   )
   /** Names what a render would be of, at this revision; a render of another is old. */
   const wanted = computed(
-    () => request.value && [document.head?.revision, ...Object.values(request.value).map(String)].join('/'),
+    () =>
+      request.value &&
+      [document.head?.revision, trying.value?.name, ...Object.values(request.value).map(String)].join('/'),
   )
   const pointName = computed(() => (point.value ? (document.rows.get(point.value)?.channel.name ?? 'Main') : 'Main'))
   const title = computed(() =>
@@ -43,6 +51,7 @@ export function useListeningTarget() {
 
   /** Back to the whole, as a document opens. */
   function reset() {
+    trying.value = undefined
     listenTo(null)
     section.value = document.head?.opening?.loopSection ?? null
   }
@@ -62,5 +71,20 @@ export function useListeningTarget() {
     },
   )
 
-  return { point, where, insert, section, follows, inFull, request, wanted, pointName, title, listenTo, reset }
+  return {
+    point,
+    where,
+    insert,
+    section,
+    lead,
+    trying,
+    follows,
+    inFull,
+    request,
+    wanted,
+    pointName,
+    title,
+    listenTo,
+    reset,
+  }
 }

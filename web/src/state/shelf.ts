@@ -65,4 +65,5 @@ export const kindWords: Record<ShelfKind, string> = {
   patch: 'Patch',
   device: 'Device',
   studio: 'Studio',
+  strip: 'Strip',
 }

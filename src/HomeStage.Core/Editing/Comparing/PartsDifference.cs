@@ -39,6 +39,13 @@ internal static class PartsDifference
             yield return new RemoveShelfCopy(copy.Kind, copy.Place);
         foreach (var copy in to.Copies.Where(c => !from.Copies.Contains(c)))
             yield return new PutShelfCopy(copy);
+        foreach (var gone in from.Defaults.Where(d => to.Defaults.All(o => o.For != d.For)))
+            yield return new RemoveDefaultStrip(gone.For);
+        foreach (var strip in to.Defaults.Where(d => !from.Defaults.Contains(d)))
+            yield return new PutDefaultStrip(strip);
+        foreach (var of in from.FirstPatches.Keys.Union(to.FirstPatches.Keys))
+            if (to.FirstPatches.GetValueOrDefault(of) is var first && from.FirstPatches.GetValueOrDefault(of) != first)
+                yield return new SetFirstPatch(of, first);
         foreach (var lever in from.Levers.Where(l => to.Levers.All(o => o.Id != l.Id)))
             yield return new RemoveLever(lever.Id);
         foreach (var lever in to.Levers.Where(l => !from.Levers.Contains(l)))

@@ -77,6 +77,11 @@ internal static class StripDifference
             yield return new SetWaitsFor(channel, to.Id, to.WaitsFor);
         if (was.Trigger != to.Trigger)
             yield return new SetTrigger(channel, to.Id, to.Trigger);
+        if (was.KeptForAutomation != to.KeptForAutomation)
+            yield return new KeepForAutomation(channel, to.Id, to.KeptForAutomation);
+        foreach (var about in was.Notes.Keys.Union(to.Notes.Keys))
+            if (to.Notes.GetValueOrDefault(about, "") is var note && was.Notes.GetValueOrDefault(about, "") != note)
+                yield return new NoteInsert(channel, to.Id, about.Length == 0 ? null : about, note);
     }
 
     private static IEnumerable<Edit> Sends(Channel from, Channel to) =>

@@ -12,6 +12,8 @@ internal static class ChannelRules
 {
     public const int MostInserts = 32;
     public const int MostPatterns = 64;
+    private const int MostNotes = 64;
+    private const int LongestInsertNote = 400;
 
     /// <returns>The first thing that is wrong, or null.</returns>
     public static Refusal? Check(Template template, Channel channel) =>
@@ -75,7 +77,7 @@ internal static class ChannelRules
         return Capabilities.Of(target.Kind).Records ? null : new Refusal.WrongPlace(channel.Name, $"cannot be printed to {target.Name}: only an audio channel takes a print");
     }
 
-    private static Refusal? CheckInserts(Template template, Channel channel)
+    internal static Refusal? CheckInserts(Template template, Channel channel)
     {
         if (channel.Inserts.Count > MostInserts)
             return new Refusal.TooMany($"inserts on {channel.Name}", MostInserts);
@@ -99,11 +101,23 @@ internal static class ChannelRules
             return new Refusal.Missing("act", stray, "in this template");
         if (insert.WaitsFor is { } wait && TextRules.Note($"What {kind.Name} on {channel.Name} waits for", wait.Note, TextRules.LongestName) is { } badNote)
             return badNote;
+        if (insert.KeptForAutomation && insert.Processor != ProcessorCatalogue.Gain)
+            return new Refusal.WrongPlace($"{insert.Title()} on {channel.Name}", "is no gain stage, so it does not stand in for the fader");
         return (insert.Device is { } device ? DeviceRules.Check(device) : null)
+            ?? CheckNotes(channel, insert)
             ?? SettingRules.Check($"{insert.Title()} on {channel.Name}", insert.Parameters(), insert.Settings, insert.Device is not null)
             ?? insert.Trigger?.Check($"{kind.Name} on {channel.Name}")
             ?? CheckCorner(insert.Key?.LowCutHz, channel.Name)
             ?? CheckCorner(insert.Key?.HighCutHz, channel.Name);
+    }
+
+    private static Refusal? CheckNotes(Channel channel, Insert insert)
+    {
+        // A note on a control that its device has no more stays: the device may come back.
+        if (insert.Notes.Count > MostNotes)
+            return new Refusal.TooMany($"notes on {insert.Title()} on {channel.Name}", MostNotes);
+        return insert.Notes.Keys.Where(k => k.Length > 0 && !Identifier.IsValid(k)).Select(k => new Refusal.Missing("control", k, $"on {insert.Title()}")).FirstOrDefault()
+            ?? insert.Notes.Values.Select(n => TextRules.Note($"A note on {insert.Title()} on {channel.Name}", n, LongestInsertNote)).FirstOrDefault(r => r is not null);
     }
 
     internal static Refusal? CheckCorner(double? hz, string name) =>

@@ -12,7 +12,10 @@ internal static class PatchRules
         template.Patches.Count > Patch.MostInATemplate
             ? new Refusal.TooMany("patches", Patch.MostInATemplate)
             : template.Patches.Select(CheckOne).FirstOrDefault(r => r is not null)
-                ?? Doubles.Check(template.Patches.Select(p => $"{p.Of} {p.Name}"), "patch");
+                ?? Doubles.Check(template.Patches.Select(p => $"{p.Of} {p.Name}"), "patch")
+                ?? template.FirstPatches.Where(f => ProcessorCatalogue.Find(f.Key) is null && InstrumentCatalogue.Find(f.Key) is null)
+                    .Select(f => new Refusal.Missing("instrument or processor", f.Key, "in the catalogue")).FirstOrDefault()
+                ?? template.FirstPatches.Values.Select(n => TextRules.Name("A patch's name", n, TextRules.LongestSection)).FirstOrDefault(r => r is not null);
 
     private static Refusal? CheckOne(Patch patch)
     {

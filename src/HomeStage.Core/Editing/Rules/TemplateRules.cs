@@ -76,6 +76,7 @@ public static class TemplateRules
         ?? (template.Aside.Count > AsideSplit.MostInATemplate ? new Refusal.TooMany("splits put aside", AsideSplit.MostInATemplate) : null)
         ?? template.Aside.Select(a => a.Check()).FirstOrDefault(r => r is not null)
         ?? Doubles.Check(template.Aside.Select(a => a.Split.Id.Value), "split put aside")
+        ?? StripRules.Check(template)
         ?? LeverRules.Check(template)
         ?? OpeningRules.Check(template);
 

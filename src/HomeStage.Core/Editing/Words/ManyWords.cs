@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing.Words;
@@ -13,6 +14,8 @@ internal static class ManyWords
         BusAround e => $"{e.Name} is put around {Names(e.Channels, t)}",
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
         AddSends e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "sends" : "send")} to {t.Name(e.Send.To)}, {e.Send.Level}",
+        LayStrip e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "gets" : "get")} the strip: {StripSummary.Of(e.Strip)}",
+        SetAlike e => $"{Names(e.Channels, t)}: {(e.Parameter is { } field ? $"{t.Find(e.From)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(field)?.Name.ToLowerInvariant() ?? field} of the" : "the")} {t.Insert(e.From, e.Insert)} set as on {t.Name(e.From)}",
         MonitorInputs e => $"{Names(e.Channels, t)}: {Heard(e)}",
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",

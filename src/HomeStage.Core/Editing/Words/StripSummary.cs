@@ -1,3 +1,5 @@
+using System.Globalization;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing.Words;
@@ -5,6 +7,55 @@ namespace HomeStage.Core.Editing.Words;
 /// <summary>What is on a channel's strip, in a few words: "2 inserts, 1 send, −3.0 dB".</summary>
 public static class StripSummary
 {
+    /// <returns>What a strip apart from any channel says: "equaliser, compressor, gain kept for automation; every return, closed".</returns>
+    public static string Of(Strip strip) => strip.SaysNothing ? "nothing" : string.Join("; ", Parts(strip));
+
+    /// <returns>Each thing that it says, in the order of the signal.</returns>
+    public static IReadOnlyList<string> Parts(Strip strip) =>
+    [
+        .. strip.Input is { } input ? [$"input {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}"] : Array.Empty<string>(),
+        .. strip.NoteInput is { } notes ? [Played(notes)] : Array.Empty<string>(),
+        .. strip.Inserts is { } inserts ? [inserts.Count == 0 ? "no inserts" : string.Join(", ", inserts.Select(Standing))] : Array.Empty<string>(),
+        .. strip.Sends is { Count: > 0 } sends ? [$"sends to {string.Join(", ", sends.Select(Sent))}"] : Array.Empty<string>(),
+        .. strip.Stages is { } stages && stages.Values.Any(s => s != StageState.OnStage) ? [Staged(stages)] : Array.Empty<string>(),
+    ];
+
+    /// <returns>The same of one channel, with the inputs that it takes.</returns>
+    public static IReadOnlyList<string> Parts(Strip strip, Channel channel) =>
+        [.. channel.Source is InputSource input ? [Inputs(input)] : Array.Empty<string>(), .. Parts(strip with { Input = null, Inserts = strip.Inserts is { Count: > 0 } ? strip.Inserts : null })];
+
+    private static string Inputs(InputSource input) => string.Create(CultureInfo.InvariantCulture,
+        $"{(input.Second is { } second ? $"inputs {input.First} and {second}" : $"input {input.First}")}, {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}");
+
+    private static string Standing(Insert insert)
+    {
+        var name = insert.Device?.Name ?? Wording.Processor(insert.Processor);
+        return insert switch
+        {
+            { KeptForAutomation: true } => $"{name} kept for automation",
+            { WaitsFor.What: WaitReason.SongKey } => $"{name} that waits for the key",
+            { WaitsFor: not null } => $"{name} that waits",
+            _ => name,
+        };
+    }
+
+    private static string Sent(StripSend send) => $"{(send.To.Length == 0 ? "every return" : send.To)} at {send.Level}{(send.Open ? "" : ", closed")}";
+
+    private static string Played(NoteInput input)
+    {
+        var parts = new List<string> { input.Device is { } device ? $"notes from {device}" : "notes from any device" };
+        if (input.MidiChannel is { } channel)
+            parts.Add(string.Create(CultureInfo.InvariantCulture, $"channel {channel}"));
+        if (input.KeptOut.Count > 0)
+            parts.Add($"{Wording.Count(input.KeptOut.Count, "kind")} of message kept out");
+        parts.Add(input.Arming == Arming.WithSelection ? "armed with the selection" : "armed by hand");
+        return string.Join(", ", parts);
+    }
+
+    private static string Staged(Map<StageState> stages) =>
+        string.Join(", ", stages.Where(s => s.Value != StageState.OnStage).GroupBy(s => s.Value).Select(g =>
+            $"{(g.Key == StageState.InTheWings ? "in the wings" : "behind the curtain")} in {(g.Count() > 1 && g.Count() == stages.Count ? "every act" : string.Join(", ", g.Select(s => s.Key)))}"));
+
     /// <returns>"nothing but its name" for a strip that does nothing.</returns>
     public static string Of(Channel channel)
     {

@@ -13,6 +13,7 @@ internal static class StripWords
     {
         AddInsert e => $"{t.Name(e.Channel)} has a new {e.Insert.Device?.Name ?? Wording.Processor(e.Insert.Processor)}",
         MakeInsert e => $"{t.Name(e.Channel)} has a new {e.Device?.Name ?? Wording.Processor(e.Processor)}",
+        ReplaceInsert e => $"{t.Name(e.Channel)}: {Wording.Processor(e.Processor)} in the place of the {t.Insert(e.Channel, e.Insert)}",
         RemoveInsert e => $"{t.Name(e.Channel)} loses its {t.Insert(e.Channel, e.Insert)}",
         MoveInsert e => string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} stands at place {e.Place + 1} of the strip"),
         ParkInsert e => e.ParkedIn.Count == 0
@@ -22,6 +23,8 @@ internal static class StripWords
         SetSettings { Insert: { } insert } e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, insert)} is set anew",
         SetKey e => $"{t.Name(e.Channel)}: the key input of the {t.Insert(e.Channel, e.Insert)} is {KeyWords(e.Key)}",
         SetWaitsFor e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Waits(e.WaitsFor)}",
+        KeepForAutomation e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is {(e.Kept ? "kept for automation" : "kept for automation no more")}",
+        NoteInsert e => $"{t.Name(e.Channel)}: {(e.Text.Length > 0 ? "a note" : "no note")} on {(e.Parameter is { } about ? $"{t.Find(e.Channel)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(about)?.Name.ToLowerInvariant() ?? about} of " : "")}the {t.Insert(e.Channel, e.Insert)}{(e.Text.Length > 0 ? "" : " any more")}",
         SetTrigger e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Restarted(e.Trigger, t)}",
         PutSend e => Sent(e, t),
         RemoveSend e => $"{t.Name(e.Channel)} sends to {t.Name(e.To)} no more",

@@ -23,6 +23,9 @@ internal static class TemplateWords
         RemoveAside e => t.Aside.FirstOrDefault(a => a.Split.Id == e.Split) is { } aside ? $"{aside.Split.Name} is {(aside.Stays ? "back with its own pieces" : "taken from what was put aside")}" : $"{e.Split} is put aside no more",
         PutShelfCopy e => $"{PlaceName(e.Copy.Kind, e.Copy.Place, t)} is a copy of the shelf's, revision {e.Copy.Revision}",
         RemoveShelfCopy e => $"{PlaceName(e.Kind, e.Place, t)} is no copy of the shelf's any more",
+        PutDefaultStrip e => $"New {ScopeWords.Of(e.Default.For)} come with {StripSummary.Of(e.Default.Strip)}",
+        RemoveDefaultStrip e => $"New {ScopeWords.Of(e.For)} have no default of their own any more",
+        SetFirstPatch e => e.Patch is { } first ? $"New ones of {Wording.Processor(e.Of)} begin with {first}" : $"New ones of {Wording.Processor(e.Of)} begin as they are",
         PutLever e => $"The lever {e.Lever.Name} is {(t.Levers.Any(l => l.Id == e.Lever.Id) ? "changed" : "new")}",
         RemoveLever e => $"The lever {t.Levers.FirstOrDefault(l => l.Id == e.Id)?.Name ?? e.Id} is removed",
         SetOpening e => e.Opening is null ? "It opens with everything unfolded" : "How it opens is changed",
@@ -33,6 +36,7 @@ internal static class TemplateWords
     {
         ShelfKind.Kit => $"The kit of {ChannelName(place, t)}",
         ShelfKind.Machine => $"The machine of {ChannelName(place, t)}",
+        ShelfKind.Strip => $"The strip of {ChannelName(place, t)}",
         ShelfKind.Groove => $"The groove {place}",
         ShelfKind.Device => DevicePlace.Of(place) is { } at ? $"{at.In(t)?.Device?.Name ?? "The device"} on {t.Name(at.Channel)}" : "A device",
         _ => $"The patch {place[(place.IndexOf('/', StringComparison.Ordinal) + 1)..]}",

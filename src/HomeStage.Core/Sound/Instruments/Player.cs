@@ -6,8 +6,9 @@ namespace HomeStage.Core.Sound.Instruments;
 /// <summary>Plays the notes of one instrument into its outputs.</summary>
 /// <remarks>Voices are summed in the order of their notes, so the block size changes nothing.</remarks>
 /// <param name="strike">What a note sounds by; null for nothing.</param>
-public sealed class Player(IReadOnlyList<NoteEvent> notes, Func<NoteEvent, Struck?> strike)
+public sealed class Player(IReadOnlyList<NoteEvent> notes, Func<NoteEvent, Struck?> strike, int sampleRateHz)
 {
+    private readonly Dictionary<int, OutputStage> _stages = [];
     private readonly List<Sounding> _sounding = [];
     private readonly Stack<float[]> _spare = new();
     private long _frame;
@@ -28,7 +29,17 @@ public sealed class Player(IReadOnlyList<NoteEvent> notes, Func<NoteEvent, Struc
         foreach (var over in _sounding.Where(s => s.IsOver(end)))
             _spare.Push(over.Chunks);
         _sounding.RemoveAll(s => s.IsOver(end));
+        for (var output = 0; output < outputs.Count; output++)
+            if (outputs[output] is { } block)
+                StageOf(output).Process(block, frames);
         _frame = end;
+    }
+
+    private OutputStage StageOf(int output)
+    {
+        if (!_stages.TryGetValue(output, out var stage))
+            _stages[output] = stage = new(sampleRateHz);
+        return stage;
     }
 
     private void Begin(Struck struck, long start, IReadOnlyList<SignalBlock?> outputs)

@@ -26,7 +26,7 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
             return KitPlayer(kit, notes, gain);
         IReadOnlyList<Heard> both = [new(1, new(gain, gain))];
         var make = Maker(source.Instrument);
-        return new(notes, n => new(make(n, settingsAt?.Invoke(n.StartFrame) ?? source.Settings), both));
+        return new(notes, n => new(make(n, settingsAt?.Invoke(n.StartFrame) ?? source.Settings), both), sampleRateHz);
     }
 
     /// <summary>Someone who sings or plays in place of a hardware input.</summary>
@@ -40,7 +40,7 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
         };
         var gain = new Decibels(plays.Db).Linear;
         IReadOnlyList<Heard> both = [new(1, new(gain, gain))];
-        return new(notes, n => new(plays.Make(n), both));
+        return new(notes, n => new(plays.Make(n), both), sampleRateHz);
     }
 
     private Func<NoteEvent, Map<double>, IVoice> Maker(string instrument) => instrument switch
@@ -62,8 +62,10 @@ public sealed class PlayerFactory(PanLaw law, int sampleRateHz, IMediaShelf shel
         var recipes = kit.Pieces.Select(p => p.Sound).Distinct().ToDictionary(s => s, DrumRecipes.Of);
         // What is never struck is never read.
         var samples = kit.Pieces.Where(p => p.Sample is not null).ToDictionary(p => p.Note, LayersOf);
-        var heard = kit.Pieces.ToDictionary(p => p.Note, p => _microphones.Of(kit, p, gain));
-        return new(notes, Strike);
+        // What people bring is as loud in every instrument.
+        var sampleGain = new Decibels(Calibration.SampleDb).Linear;
+        var heard = kit.Pieces.ToDictionary(p => p.Note, p => _microphones.Of(kit, p, p.Sample is null ? gain : sampleGain));
+        return new(notes, Strike, sampleRateHz);
 
         Struck? Strike(NoteEvent note)
         {

@@ -11,6 +11,7 @@ internal sealed class HeardGraph
     private readonly CompiledAct _compiled;
     private readonly HashSet<int> _needed;
     private readonly HashSet<int> _sounding;
+    private readonly HashSet<ChannelId> _readAfterFader;
 
     /// <param name="request">Held against the template before.</param>
     public HeardGraph(CompiledTemplate compiled, RenderRequest request)
@@ -20,11 +21,12 @@ internal sealed class HeardGraph
         var template = compiled.Template;
         var channel = template.Channels.IndexOf(request.ListenTo ?? template.Main.Id);
         Listened = ListenedStage(template, channel);
-        LatencyFrames = LatenessOf(Listened) - (request.Point == ListeningPoint.Key ? OwnLatency(Listened) : 0);
+        LatencyFrames = LatenessOf(Listened) - (request.Point is ListeningPoint.Key or ListeningPoint.BeforeInsert ? OwnLatency(Listened) : 0);
         // What nobody plays into is silent for good, and what does not lead to the listening point is not heard. A channel
         // works as a whole, so what its strip hears after the listening point is needed too.
         _needed = Upstream(Graph.PostOf(channel));
         _sounding = Sounding();
+        _readAfterFader = [.. Graph.Links.Select(l => l.From).Append(Listened).Where(s => Graph.Stages[s].Kind == StageKind.Post).Select(s => ChannelOf(s).Id)];
         Stages = [.. _compiled.Order.Where(_needed.Contains).Where(_sounding.Contains)];
         foreach (var stage in Stages)
             foreach (var (link, _) in Entering(stage).Where(x => x.Link.Kind != LinkKind.Within))
@@ -35,6 +37,8 @@ internal sealed class HeardGraph
     public SignalGraph Graph => _compiled.Graph;
 
     public int Listened { get; }
+
+    public ListeningPoint Point => _request.Point;
 
     /// <summary>How late the listening point is.</summary>
     public int LatencyFrames { get; }
@@ -49,6 +53,10 @@ internal sealed class HeardGraph
     public HashSet<int> Taken { get; } = [];
 
     public Channel ChannelOf(int stage) => Graph.Template.Channels[Graph.Stages[stage].Channel];
+
+    /// <summary>Whether the meters of a channel read after its fader: where something goes on from there, in this render or not, or
+    /// it is listened to. They read before it where its signal leaves before the fader alone, as that of a trigger.</summary>
+    public bool IsReadAfterFader(ChannelId channel) => _readAfterFader.Contains(channel);
 
     public bool Sounds(int stage) => _sounding.Contains(stage);
 
@@ -72,7 +80,7 @@ internal sealed class HeardGraph
         ListeningPoint.AfterFader => Graph.PostOf(channel),
         ListeningPoint.BeforeFader => Graph.PreOf(channel),
         ListeningPoint.Feeding => Graph.InputOf(channel),
-        ListeningPoint.Key => Graph.InsertOf(channel, template.Channels[channel].Inserts.IndexWhere(i => i.Id == _request.Insert)),
+        ListeningPoint.Key or ListeningPoint.BeforeInsert or ListeningPoint.AfterInsert or ListeningPoint.TakenOff => Graph.InsertOf(channel, template.Channels[channel].Inserts.IndexWhere(i => i.Id == _request.Insert)),
         _ => throw new InvalidOperationException($"{_request.Point} is not a listening point."),
     };
 

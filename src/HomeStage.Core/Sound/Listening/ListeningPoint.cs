@@ -14,4 +14,21 @@ public enum ListeningPoint
 
     /// <summary>The key that a detector of its strip hears, before the key's cuts.</summary>
     Key,
+
+    /// <summary>What goes into an insert of its strip.</summary>
+    BeforeInsert,
+
+    /// <summary>What comes out of an insert of its strip.</summary>
+    AfterInsert,
+
+    /// <summary>What an insert takes off or adds: what goes in, as late as what comes out, less what comes out.</summary>
+    TakenOff,
+}
+
+/// <summary>What is common to points.</summary>
+public static class ListeningPoints
+{
+    /// <summary>Whether it lies at an insert, so that it needs one.</summary>
+    public static bool IsWithin(this ListeningPoint point) =>
+        point is ListeningPoint.Key or ListeningPoint.BeforeInsert or ListeningPoint.AfterInsert or ListeningPoint.TakenOff;
 }

@@ -12,8 +12,11 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
     /// <summary>Where on the channel.</summary>
     public ListeningPoint Point { get; init; }
 
-    /// <summary>The insert whose key is heard; null for other points.</summary>
+    /// <summary>The insert at which the point lies; null for points that lie at none.</summary>
     public InsertId? Insert { get; init; }
+
+    /// <summary>What comes before a section; of no meaning for the whole timeline.</summary>
+    public RenderLead Lead { get; init; }
 
     /// <summary>Whether all meters run on every channel on the way, rather than peak, RMS and correlation alone.</summary>
     public bool MetersInFull { get; init; }
@@ -30,20 +33,20 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
             return new Refusal.UnknownChannel(id);
         if (ListenTo is { } listened && template.Channels[listened].StageIn(Act) == StageState.InTheWings)
             return new Refusal.WrongPlace(template.Channels[listened].Name, "rests in the wings in this act, so there is nothing to hear");
-        if (Point == ListeningPoint.Key && CheckKey(template) is { } noKey)
-            return noKey;
+        if (Point.IsWithin() && CheckInsert(template) is { } noInsert)
+            return noInsert;
         if (Section is not null && template.Timeline.Sections.All(s => s.Id != Section))
             return new Refusal.Missing("section", Section, "on the timeline");
-        var seconds = RenderRange.Of(template, Section).Seconds;
-        return seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
+        var range = RenderRange.Of(template, this);
+        return range.LeadSeconds + range.Seconds is var seconds && seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
     }
 
-    private Refusal? CheckKey(Template template)
+    private Refusal? CheckInsert(Template template)
     {
         var channel = template.Channels[ListenTo ?? template.Main.Id];
         if (channel.Inserts.FirstOrDefault(i => i.Id == Insert) is not { } insert)
             return new Refusal.Missing("insert", Insert?.Value ?? "", $"on {channel.Name}");
-        return insert.TakesKey()
+        return Point != ListeningPoint.Key || insert.TakesKey()
             ? null
             : new Refusal.WrongPlace($"{insert.Processor} on {channel.Name}", "has no key input to listen to");
     }

@@ -5,8 +5,9 @@ using HomeStage.Core.Sound.Signals;
 
 namespace HomeStage.Core.Sound.Processors;
 
-/// <summary>A clipper: nothing over its ceiling, at twice or four times the rate; the way back to the rate may ring a little
-/// over it.</summary>
+/// <summary>A clipper: no sample leaves over its ceiling.</summary>
+/// <remarks>It cuts at twice or four times the rate, so that little folds back into the band; what rings over the ceiling on the way back to the
+/// rate is cut once more there. Between the samples the sound may still swing over it: for that there is the limiter.</remarks>
 public sealed class ClipperProcessor : IProcessor
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Clipper)!;
@@ -38,6 +39,8 @@ public sealed class ClipperProcessor : IProcessor
             var samples = signal.Lane(lane, frames);
             TensorPrimitives.Multiply(samples, _input, samples);
             _lanes[lane].Process(samples, _bend);
+            TensorPrimitives.Min(samples, _ceiling, samples);
+            TensorPrimitives.Max(samples, -_ceiling, samples);
         }
     }
 

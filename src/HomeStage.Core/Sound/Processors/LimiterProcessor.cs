@@ -8,10 +8,9 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A look-ahead limiter: no sample and nothing between samples leaves above the ceiling. Lanes are linked.</summary>
-/// <remarks>The gain that each frame needs, by the peaks at four times the rate, is held over the look-ahead (a sliding
+/// <remarks>The gain that each frame needs, by the peaks at sixteen times the rate, is held over the look-ahead (a sliding
 /// minimum), let go exponentially, and averaged over the look-ahead, so that it has arrived when the delayed peak does. The
-/// gain that moves between two samples may add a little between them: under 0.1 dB by the meter of
-/// <see cref="PeaksBetween"/>. With a key on, or cuts before the detector, the ceiling holds for what the detector hears,
+/// gain that moves between two samples may add a little between them: under 0.2 dB for content below 0.45 of the rate. With a key on, or cuts before the detector, the ceiling holds for what the detector hears,
 /// not for the signal.</remarks>
 public sealed class LimiterProcessor : IProcessor, IReducesGain
 {
@@ -117,11 +116,13 @@ public sealed class LimiterProcessor : IProcessor, IReducesGain
             return;
         }
 
-        _peaks[0].Process(signal.Lane(0, start + frames)[start..], level);
+        // Below the ceiling no gain is needed, however finely one looks.
+        var finelyFrom = (float)(_ceiling / _input);
+        _peaks[0].Process(signal.Lane(0, start + frames)[start..], level, finelyFrom);
         if (_lanes.Length == 1)
             return;
         var other = _other.AsSpan(0, frames);
-        _peaks[1].Process(signal.Lane(1, start + frames)[start..], other);
+        _peaks[1].Process(signal.Lane(1, start + frames)[start..], other, finelyFrom);
         TensorPrimitives.Max(level, other, level);
     }
 

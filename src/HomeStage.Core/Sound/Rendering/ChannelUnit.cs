@@ -32,11 +32,16 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     /// <summary>Fader and balance where they move; null where they stand still.</summary>
     public (MovingGain Left, MovingGain Right)? MovingGains { get; init; }
 
-    /// <summary>Where its key can be listened to: the insert's place and a block for the key; null for most.</summary>
-    public (int Place, SignalBlock Block)? KeyHeard { get; init; }
+    /// <summary>What is listened to at one of its inserts; null for most.</summary>
+    public HeardWithin? HeardWithin { get; init; }
 
-    /// <summary>After the fader where it is taken there, else before it.</summary>
+    /// <summary>Whether the meters read after the fader, taken there or not; else before it.</summary>
+    public bool IsReadAfterFader { get; init; }
+
     public ChannelMeter Meter { get; } = new();
+
+    /// <summary>The frame from which the meters read: what only leads to the part that is kept is not part of it.</summary>
+    public long MetersFrom { get; init; }
 
     /// <summary>All meters at the same place; null where they are not asked for.</summary>
     public MeterBridge? Bridge { get; init; }
@@ -57,7 +62,7 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
     }
 
     /// <summary>What its strip does where that can run in lockstep with other channels; null where it cannot, or does nothing.</summary>
-    public LockstepStrip? Plain => _needsGrid || KeyHeard is not null ? null : LockstepStrip.Of(strip, lanes);
+    public LockstepStrip? Plain => _needsGrid || HeardWithin is not null ? null : LockstepStrip.Of(strip, lanes);
 
     /// <returns>What a lane holds between entering and leaving.</returns>
     public float[] Lane(int index) => _work.Whole(index);
@@ -79,9 +84,10 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
         Enter(start, frame, frames);
         for (var place = 0; place < strip.Length; place++)
         {
+            var heard = HeardWithin?.Place == place ? HeardWithin : null;
+            heard?.Before(_work, start, frames);
             strip[place].Process(_work, start, frame, frames);
-            if (KeyHeard is { } heard && heard.Place == place)
-                CopyKey(strip[place], heard.Block, start, frames);
+            heard?.After(_work, strip[place], start, frames);
         }
 
         Leave(start, frame, frames);
@@ -93,53 +99,41 @@ internal sealed class ChannelUnit(int lanes, LinkMixer[] entering, InsertAtWork[
         if (IsMuted)
             _work.Clear(frames);
         Copy(Pre, start, frames);
-        if (Post is null)
-        {
-            Read(_work.Lane(0, frames), _work.Lane(lanes - 1, frames));
-            return;
-        }
-
-        for (var lane = 0; lane < lanes; lane++)
-            Fade(lane, start, frame, frames);
-        Read(Post.Lane(0, start, frames), Post.Lane(lanes - 1, start, frames));
+        if (Post is not null || IsReadAfterFader)
+            for (var lane = 0; lane < lanes; lane++)
+                Fade(lane, frame, frames);
+        Copy(Post, start, frames);
+        Read(frame, frames);
     }
 
-    private void Read(ReadOnlySpan<float> left, ReadOnlySpan<float> right)
+    private void Read(long frame, int frames)
     {
+        var unread = (int)Math.Clamp(MetersFrom - frame, 0, frames);
+        if (unread == frames)
+            return;
+        var left = _work.Lane(0, unread, frames - unread);
+        var right = _work.Lane(lanes - 1, unread, frames - unread);
         Meter.Add(left, right);
         Bridge?.Add(left, right);
     }
 
-    private void Fade(int lane, int start, long frame, int frames)
+    private void Fade(int lane, long frame, int frames)
     {
-        var (from, to) = (_work, Post!);
+        var signal = _work.Lane(lane, frames);
         if (MovingGains is not { } moving)
         {
-            TensorPrimitives.Multiply(from.Lane(lane, frames), lane == 0 ? Gains.Left : Gains.Right, to.Lane(lane, start, frames));
+            TensorPrimitives.Multiply(signal, lane == 0 ? Gains.Left : Gains.Right, signal);
             return;
         }
 
         var gains = _gains.AsSpan(0, frames);
         (lane == 0 ? moving.Left : moving.Right).Fill(frame, gains);
-        TensorPrimitives.Multiply(from.Lane(lane, frames), gains, to.Lane(lane, start, frames));
+        TensorPrimitives.Multiply(signal, gains, signal);
     }
 
     private void Copy(SignalBlock? to, int start, int frames)
     {
         for (var lane = 0; lane < lanes && to is not null; lane++)
             _work.Lane(lane, frames).CopyTo(to.Lane(lane, start, frames));
-    }
-
-    /// <summary>What its detector hears: the key, or what there is of it in silence.</summary>
-    private static void CopyKey(InsertAtWork insert, SignalBlock block, int start, int frames)
-    {
-        for (var lane = 0; lane < 2; lane++)
-        {
-            var to = block.Lane(lane, start, frames);
-            if (insert.Key is { } key)
-                key.Lane(lane, frames).CopyTo(to);
-            else
-                to.Clear();
-        }
     }
 }

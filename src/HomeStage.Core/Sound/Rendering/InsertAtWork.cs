@@ -37,6 +37,9 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
     /// <summary>By how much it turned the signal down at most, in dB; null for what never does.</summary>
     public double? LargestReductionDb => processor is IReducesGain ? _reduction : null;
 
+    /// <summary>What it took off block by block, in dB, with the frame from which it did; null where nobody wants to know.</summary>
+    public List<(long Frame, float Db)>? Trace { get; init; }
+
     /// <param name="start">Where in the sources of the key the frames lie.</param>
     /// <param name="frame">Frame of the first of them, counted from the start of the render.</param>
     public void Process(SignalBlock signal, int start, long frame, int frames)
@@ -49,7 +52,10 @@ internal sealed class InsertAtWork(InsertId id, IProcessor processor)
         processor.Process(signal, Key, frames);
         Hold(After, signal, frames);
         if (processor is IReducesGain reduces)
+        {
             _reduction = Math.Max(_reduction, reduces.LargestReductionDb);
+            Trace?.Add((frame, reduces.LargestReductionDb));
+        }
     }
 
     /// <summary>Notes what was taken off by someone who worked in its place.</summary>

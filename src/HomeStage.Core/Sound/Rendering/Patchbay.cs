@@ -13,6 +13,9 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
     private readonly Dictionary<int, SignalBlock> _blocks = [];
     private readonly Dictionary<(int Player, int Output), SignalBlock> _playerOutputs = [];
 
+    /// <summary>What the insert that is listened after took off, block by block.</summary>
+    public IReadOnlyList<(long Frame, float Db)> Trace => factory.Trace;
+
     /// <returns>What brings the listening point to two lanes; null where nothing sounds there.</returns>
     public LinkMixer? ToOutput() => _blocks.TryGetValue(heard.Listened, out var block) ? new(block, 1, Spread(heard.Listened), 0) : null;
 
@@ -79,12 +82,17 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
             Input = Taken(input, lanes),
             Pre = Taken(pre, lanes),
             Post = Taken(post, lanes),
+            IsReadAfterFader = heard.IsReadAfterFader(channel.Id),
             Gains = fader.Still,
             MovingGains = fader.Moving,
+            MetersFrom = factory.LeadFrames + heard.LatenessOf(post),
             Bridge = factory.Bridge(lanes),
-            KeyHeard = keyed < 0 ? null : (keyed, Taken(heard.Graph.InsertOf(index, keyed), 2)!),
+            HeardWithin = keyed < 0 ? null : Within(heard.Graph.InsertOf(index, keyed), keyed, lanes),
         };
     }
+
+    private HeardWithin Within(int stage, int place, int lanes) =>
+        new(place, heard.Point, Taken(stage, heard.Point == ListeningPoint.Key ? 2 : lanes)!, heard.OwnLatency(stage));
 
     private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
     {

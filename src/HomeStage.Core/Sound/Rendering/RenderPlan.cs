@@ -25,9 +25,10 @@ internal sealed class RenderPlan
     {
         var template = compiled.Template;
         _heard = new(compiled, request);
-        var range = RenderRange.Of(template, request.Section);
-        LengthFrames = (long)Math.Round(range.Seconds * template.SampleRateHz);
-        EndFrames = LengthFrames + _heard.LongestLatencyFrames;
+        var range = RenderRange.Of(template, request);
+        LeadFrames = range.LeadFrames(template.SampleRateHz);
+        LengthFrames = range.Frames(template.SampleRateHz);
+        EndFrames = LeadFrames + LengthFrames + _heard.LongestLatencyFrames;
         _taping = new(_heard, new(compiled, request, _heard, shelf, EndFrames), tapes, EndFrames);
         _patchbay = new(_heard, new(compiled, request, range, shelf));
         var last = _heard.Graph.PostOf(_heard.Graph.Stages[_heard.Listened].Channel);
@@ -42,6 +43,13 @@ internal sealed class RenderPlan
 
     public int LatencyFrames => _heard.LatencyFrames;
 
+    /// <summary>Frames before the first that is kept, lateness included.</summary>
+    public long SkippedFrames => LeadFrames + LatencyFrames;
+
+    /// <summary>How many frames come before those that are kept.</summary>
+    public long LeadFrames { get; }
+
+    /// <summary>How many frames are kept.</summary>
     public long LengthFrames { get; }
 
     /// <summary>How many frames are worked out: as many for every listening point, so that tapes serve them all.</summary>
@@ -55,6 +63,20 @@ internal sealed class RenderPlan
     /// <param name="output">Two lanes, cleared.</param>
     /// <param name="frames">At most <see cref="Pace.BlockFrames"/>.</param>
     public void Listen(SignalBlock output, int start, long frame, int frames) => _toOutput?.AddTo(output, start, frame, frames);
+
+    /// <summary>What the insert that is listened after took off, in dB, every <see cref="RenderedSound.ReductionFrames"/> frames of what is kept; the
+    /// largest within each.</summary>
+    /// <returns>None where nobody listens after an insert, or it never turns anything down.</returns>
+    public Sequence<float> ReductionsDb()
+    {
+        if (_patchbay.Trace.Count == 0)
+            return [];
+        var steps = new float[(int)((LengthFrames + RenderedSound.ReductionFrames - 1) / RenderedSound.ReductionFrames)];
+        foreach (var (frame, db) in _patchbay.Trace)
+            if (frame >= SkippedFrames && (frame - SkippedFrames) / RenderedSound.ReductionFrames is var step && step < steps.Length)
+                steps[step] = Math.Max(steps[step], db);
+        return steps.ToSequence();
+    }
 
     /// <returns>What the meters of all channels on the way read, whether at work or on tape, by their place in the template.</returns>
     public Sequence<ChannelMeters> ReadMeters()

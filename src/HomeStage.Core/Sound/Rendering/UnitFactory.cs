@@ -25,7 +25,13 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
     private readonly int _rateHz = compiled.Template.SampleRateHz;
     private readonly PlayerFactory _players = new(compiled.Template.PanLaw, compiled.Template.SampleRateHz, shelf);
 
-    private long LengthFrames => (long)Math.Round(range.Seconds * _rateHz);
+    /// <summary>Frames before those that are kept.</summary>
+    public long LeadFrames => range.LeadFrames(_rateHz);
+
+    private long LengthFrames => LeadFrames + range.Frames(_rateHz);
+
+    /// <summary>What the insert that is listened after took off, block by block; empty for most renders.</summary>
+    public List<(long Frame, float Db)> Trace { get; } = [];
 
     public ClipPlayer Clips(Channel channel) => new(channel, _time, range, shelf, _rateHz);
 
@@ -54,11 +60,11 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
         var moves = moved.Exists(p => _movement.Moves(channel.Id, Of(p)));
         Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => _movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
         var around = new Surroundings(_rateHz, range.TempoBpm) { Key = _template.Key, Moves = moves, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
-        IProcessor processor = insert.IsLiveIn(request.Act)
+        IProcessor processor = insert.IsLiveIn(_template, request.Act)
             ? ProcessorFactory.Create(moved.Count == 0 ? insert : insert with { Settings = SettingsAt(lateness) }, lanes, around)
             : new PassThrough();
         // A device may be later than what stands in for it.
-        var rest = insert.IsLiveIn(request.Act) ? insert.HeardLatencyFrames(_rateHz) - insert.OwnLatencyFrames(_rateHz) : 0;
+        var rest = insert.IsLiveIn(_template, request.Act) ? insert.HeardLatencyFrames(_rateHz) - insert.OwnLatencyFrames(_rateHz) : 0;
         return new(insert.Id, processor)
         {
             Padding = padding,
@@ -66,6 +72,7 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
             Keys = keys,
             Key = key,
             Moving = moves ? SettingsAt : null,
+            Trace = request.Point is ListeningPoint.AfterInsert && request.Insert == insert.Id && (request.ListenTo ?? _template.Main.Id) == channel.Id ? Trace : null,
             Tempos = processor is IFollowsTempo ? Tempos(lateness) : [],
         };
     }

@@ -1,4 +1,5 @@
 using HomeStage.Core.Automation;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Tapes;
@@ -31,4 +32,4 @@ public sealed class Branch : IEquatable<Branch>
 }
 
 /// <summary>What is common to all branches of a render.</summary>
-internal sealed record Scene(int SampleRateHz, PanLaw PanLaw, Timeline Timeline, MusicalKey? Key, string Act, string? Section, bool MetersInFull, long EndFrames);
+internal sealed record Scene(int SampleRateHz, PanLaw PanLaw, Timeline Timeline, MusicalKey? Key, string Act, string? Section, RenderLead Lead, bool MetersInFull, long EndFrames);

@@ -14,7 +14,8 @@ internal sealed class BranchReader(CompiledTemplate compiled, RenderRequest requ
     private readonly NoteRoute _notes = compiled.In(request.Act).Notes;
     private readonly Dictionary<int, Part> _players = [];
     private readonly Scene _scene = new(
-        compiled.Template.SampleRateHz, compiled.Template.PanLaw, compiled.Template.Timeline, compiled.Template.Key, request.Act, request.Section, request.MetersInFull, endFrames);
+        compiled.Template.SampleRateHz, compiled.Template.PanLaw, compiled.Template.Timeline, compiled.Template.Key, request.Act, request.Section,
+        request.Section is null ? RenderLead.FromRest : request.Lead, request.MetersInFull, endFrames);
 
     /// <param name="channel">Index in the template.</param>
     public Branch Of(int channel)
@@ -25,7 +26,7 @@ internal sealed class BranchReader(CompiledTemplate compiled, RenderRequest requ
         var within = strips.Select(c => c.Id).Concat(players.Select(p => p.Content.Id)).ToHashSet();
         return new(new(
             _scene,
-            [.. players, .. strips.Select(c => Part.Strip(c, within, _template, _notes))],
+            [.. players, .. strips.Select(c => Part.Strip(c, heard.IsReadAfterFader(c.Id), within, _template, _notes))],
             [.. _template.Levers
                 .Select(l => l with { Name = "", Ranges = [.. l.Ranges.Where(r => within.Contains(r.Channel))] })
                 .Where(l => l.Ranges.Count > 0)],

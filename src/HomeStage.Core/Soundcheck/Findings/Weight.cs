@@ -21,14 +21,14 @@ public static class Weight
     /// <returns>Megabytes, seconds, and how many of them say nothing of one of the two or of their share.</returns>
     public static (double MemoryMegabytes, double LoadSeconds, int Unknown) ToOpen(Template template, string act)
     {
-        var devices = HeldDevice.LiveIn(act, template).Select(h => h.Device.Weight).ToList();
+        var devices = HeldDevice.LiveIn(template, act).Select(h => h.Device.Weight).ToList();
         return (devices.Sum(w => w.MemoryMegabytes ?? 0), devices.Sum(w => w.LoadSeconds ?? 0), devices.Count(w => w is { SharePercent: null } or { MemoryMegabytes: null } or { LoadSeconds: null }));
     }
 
     private static double PercentOf(Template template, Channel channel, string act)
     {
         return OfInstrument(template, channel.Source as InstrumentSource)
-            + channel.Inserts.Where(i => i.IsLiveIn(act)).Sum(i => PercentOf(template, channel, i));
+            + channel.Inserts.Where(i => i.IsLiveIn(template, act)).Sum(i => PercentOf(template, channel, i));
     }
 
     private static double OfInstrument(Template template, InstrumentSource? played) => played switch

@@ -17,7 +17,7 @@ public sealed class LatencyUnknown : ISoundcheckRule
     {
         foreach (var channel in template.Channels)
         {
-            var unknown = HeldDevice.LiveIn(act, channel).Select(h => h.Device).Select(d => around.Studio is { } studio ? InStudio.Of(d, studio) : d).Where(d => d.Latency is null).Select(d => d.Name).Distinct().ToList();
+            var unknown = HeldDevice.LiveIn(template, act, channel).Select(h => h.Device).Select(d => around.Studio is { } studio ? InStudio.Of(d, studio) : d).Where(d => d.Latency is null).Select(d => d.Name).Distinct().ToList();
             if (unknown.Count > 0)
                 yield return new(Id, Severity.Hint, [channel.Id], $"Nobody has said how late {string.Join(" and ", unknown)} on {channel.Name} {(unknown.Count == 1 ? "is" : "are")}; it counts as not late until somebody does.", []);
         }

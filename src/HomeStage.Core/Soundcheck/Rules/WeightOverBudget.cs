@@ -35,7 +35,7 @@ public sealed class WeightOverBudget : ISoundcheckRule
             from channel in template.Channels
             where channel.Kind != ChannelKind.Main && channel.StageIn(act) != StageState.InTheWings
             from insert in channel.Inserts
-            where insert.IsLiveIn(act)
+            where insert.IsLiveIn(template, act)
             select (Channel: channel, Insert: insert, Percent: Weight.PercentOf(template, channel, insert));
         foreach (var (channel, insert, share) in candidates.OrderByDescending(c => c.Percent))
         {

@@ -30,7 +30,8 @@ internal static class ChannelRows
             ComesFrom(template, row, senders.GetValueOrDefault(row.Channel.Id)),
             [.. keys[row.Channel.Id].Distinct()],
             [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()],
-            Unread, colours.GetValueOrDefault(row.Channel.Id), [.. held[row.Channel.Id]]))];
+            Unread, colours.GetValueOrDefault(row.Channel.Id), [.. held[row.Channel.Id]],
+            row.Channel.Inserts.All(i => i.WaitsFor is null) ? [] : [.. row.Channel.Inserts.Where(i => i.IsIdle(template)).Select(i => i.Id)]))];
     }
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch

@@ -20,13 +20,15 @@ public sealed record DocumentView(HeadView Head, IReadOnlyList<ChannelView> Chan
 
 /// <summary>What is said of the document as a whole.</summary>
 /// <param name="KeyName">"D minor"; null while it waits for the song.</param>
+/// <param name="Waiting">How many inserts wait for something, the song's key or a person.</param>
+/// <param name="FirstPatches">By processor or instrument the patch that a new one begins with.</param>
 /// <param name="NextInput">The hardware input after all that are taken.</param>
 public sealed record HeadView(
     string Id, DocumentKind Kind, int Revision, bool CanUndo, bool CanRedo,
     string Name, string Category, IReadOnlyList<string> Tags, string Note,
     MusicalKey? Key, string? KeyName, int SampleRateHz, PanLaw PanLaw, TimelineView Timeline, IReadOnlyList<Act> Acts,
     IReadOnlyList<Groove> Grooves, IReadOnlyList<Patch> Patches, IReadOnlyList<Lever> Levers, IReadOnlyList<ShelfCopy> Copies, Opening? Opening,
-    int NextInput)
+    int NextInput, int Waiting, IReadOnlyDictionary<string, string> FirstPatches)
 {
     public static HeadView Of(OpenDocument document)
     {
@@ -34,7 +36,8 @@ public sealed record HeadView(
         return new(document.Id, document.Kind, document.Revision, document.CanUndo, document.CanRedo,
             template.Name, template.Category, template.Tags, template.Note,
             template.Key, template.Key?.Name, template.SampleRateHz, template.PanLaw, TimelineView.Of(template.Timeline), template.Acts,
-            template.Grooves, template.Patches, template.Levers, template.Copies, template.Opening, ChannelFactory.NextInput(template));
+            template.Grooves, template.Patches, template.Levers, template.Copies, template.Opening, ChannelFactory.NextInput(template),
+            Core.Templates.Waiting.In(template).Count(), template.FirstPatches);
     }
 }
 
@@ -71,14 +74,15 @@ public sealed record SectionView(
 /// <param name="Steers">Names of the channels whose inserts it feeds.</param>
 /// <param name="Role">What its name says that it is for.</param>
 /// <param name="Held">Values that a curve or a lever holds.</param>
+/// <param name="Idle">Its inserts that are idle in every act, because what they wait for has not come.</param>
 /// <param name="Colour">Null where neither it nor anything that it feeds has a hue.</param>
 public sealed record ChannelView(
     Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role,
-    ChannelColour? Colour, IReadOnlyList<HeldValue> Held)
+    ChannelColour? Colour, IReadOnlyList<HeldValue> Held, IReadOnlyList<InsertId> Idle)
 {
     /// <summary>Whether two rows of one channel show the same; roles follow from the channel and are not asked.</summary>
     internal bool SaysTheSameAs(ChannelView other) =>
         ReferenceEquals(this, other)
         || (ReferenceEquals(Channel, other.Channel) && Depth == other.Depth && HueDegrees == other.HueDegrees && Colour == other.Colour && Feeders == other.Feeders
-            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers) && Held.SequenceEqual(other.Held));
+            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers) && Held.SequenceEqual(other.Held) && Idle.SequenceEqual(other.Idle));
 }

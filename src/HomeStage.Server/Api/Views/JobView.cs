@@ -30,11 +30,14 @@ public sealed record JobView(
 /// <param name="LoudnessOverTime">Momentary loudness over equal stretches, in LUFS, −70 at least.</param>
 /// <param name="ThirdOctavesDb">The mean spectrum in bands from 25 Hz to 20 kHz; null for silence and for what is too short.</param>
 /// <param name="Channels">What every channel on the way gave.</param>
+/// <param name="ReductionsDb">What the insert that is listened after took off, in dB, over equal stretches; none for other listening points.</param>
+/// <param name="ReductionSeconds">How long such a stretch is.</param>
 /// <param name="ChannelsFromTape">How many of them came from tape, because nothing in them had changed.</param>
 public sealed record MeterView(
     double? LoudnessLufs, double? RangeLu, double? LoudestMomentaryLufs, double? LoudestShortTermLufs, double? PeakDbfs, double? TruePeakDbtp,
     double? RmsDbfs, double? CrestDb, double? Correlation, double Seconds, IReadOnlyList<float> Outline, IReadOnlyList<double> LoudnessOverTime,
-    IReadOnlyList<double>? ThirdOctavesDb, IReadOnlyList<ChannelMeterView> Channels, int ChannelsFromTape)
+    IReadOnlyList<double>? ThirdOctavesDb, IReadOnlyList<ChannelMeterView> Channels, int ChannelsFromTape,
+    IReadOnlyList<double> ReductionsDb, double ReductionSeconds)
 {
     /// <param name="audio">A finished render.</param>
     public static MeterView Of(RenderedAudio audio)
@@ -46,7 +49,7 @@ public sealed record MeterView(
             [.. audio.Sound.Channels.Select(c => new ChannelMeterView(
                 c.Channel, c.Reading?.PeakDbfs, c.Reading?.RmsDbfs, c.Reading?.CrestDb, c.Reading?.Correlation,
                 [.. c.Reductions.Select(r => new ReductionView(r.Insert, Math.Round(r.LargestDb, 2)))], FullMeterView.Of(c.Full)))],
-            audio.Sound.ChannelsFromTape);
+            audio.Sound.ChannelsFromTape, [.. audio.Sound.ReductionsDb.Select(r => Math.Round(r, 2))], (double)Core.Sound.RenderedSound.ReductionFrames / audio.Sound.SampleRateHz);
     }
 }
 

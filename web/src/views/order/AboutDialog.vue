@@ -5,6 +5,7 @@ import { ref, watch } from 'vue'
 import { choiceOf, keyChoices, keyFromChoice } from '@/parts/keys'
 import { noteValues } from './noteValues'
 import type { Edit, Head } from '@/api/types'
+import { cameTo } from '@/strips/stripCalls'
 import { useDocument } from '@/state/document'
 import { useCatalogue } from '@/state/catalogue'
 import { useListening } from '@/state/listening'
@@ -63,7 +64,11 @@ async function keep() {
       note: note.value,
     }, // prettier-ignore
   ]
-  if (key.value !== choiceOf(document.head?.key)) edits.push({ type: 'set-musical-key', key: keyFromChoice(key.value) })
+  if (document.head && key.value !== choiceOf(document.head.key)) {
+    // A key wakes what waits for it; what is too late to sing through is parked for recording.
+    const came = await cameTo(document.head.id, keyFromChoice(key.value), [])
+    edits.push(...came.edits)
+  }
   if (rate.value !== document.head?.sampleRateHz || law.value !== document.head?.panLaw)
     edits.push({ type: 'set-sampling', sampleRateHz: rate.value, panLaw: law.value })
   const opening = openingWanted()

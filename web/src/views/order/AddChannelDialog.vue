@@ -2,9 +2,10 @@
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
-import type { ChannelKind, Source } from '@/api/types'
+import type { ChannelKind, ChannelWish, Source } from '@/api/types'
 import { goHome } from '@/parts/home'
 import Picker from '@/parts/Picker.vue'
+import ComesWith from '@/strips/ComesWith.vue'
 import MachineDialog from '@/machine/MachineDialog.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDevices } from '@/state/devices'
@@ -22,8 +23,11 @@ const instrument = ref('')
 const splitOf = ref('')
 const output = ref(2)
 const input = ref(1)
+const bare = ref(false)
 const ownMachine = ref(false)
 let made: string | undefined
+/** The newest question where the new one goes; what is added waits for its answer. */
+let proposal: Promise<void> = Promise.resolve()
 
 const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOnce))
 const feeds = computed(() => catalogue.can(kind.value).feedsASum)
@@ -43,7 +47,7 @@ watch(open, (now) => {
   if (!now) return
   void devices.look().catch(() => undefined)
   made = undefined
-  void propose()
+  proposal = propose()
   input.value = document.head?.nextInput ?? 1
   instrument.value ||= catalogue.known.instruments[0]?.id ?? ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
@@ -51,32 +55,41 @@ watch(open, (now) => {
   document.refusal = undefined
 })
 
-/** The core says where a new one goes; an answer that comes after another kind was chosen is not taken. */
+/** The core says where a new one goes; an answer that comes after another kind or place was chosen is not taken. */
 async function propose() {
   const [wanted, id] = [kind.value, document.head?.id]
+  under.value = ''
   if (!id) return
-  const place = await newPlaceOf(id, wanted, document.selectedId)
-  if (wanted === kind.value && open.value) under.value = place ?? ''
+  const place = await newPlaceOf(id, wanted, document.selectedId).catch(() => undefined)
+  if (wanted === kind.value && open.value) under.value ||= place ?? ''
 }
 
-watch(kind, propose)
+watch(kind, () => (proposal = propose()))
+
+/** Several are parted by semicolons, since a name may well have a comma. */
+const names = computed(() =>
+  name.value
+    .split(';')
+    .map((n) => n.trim())
+    .filter(Boolean),
+)
+const wish = computed<ChannelWish>(() => ({
+  kind: kind.value,
+  name: names.value[0] ?? null,
+  under: feeds.value ? under.value || null : null,
+  instrument: kind.value === 'instrument' ? (known.value?.standIn ?? (instrument.value || null)) : null,
+  device: kind.value === 'instrument' ? (known.value?.device ?? null) : null,
+  splitOf: kind.value === 'split' ? splitOf.value : null,
+  output: kind.value === 'split' ? output.value : null,
+  input: kind.value === 'audio' ? input.value : null,
+  bare: bare.value,
+}))
 
 async function add() {
-  const ids = await document.make([
-    {
-      type: 'make-channel',
-      wish: {
-        kind: kind.value,
-        name: name.value.trim() || null,
-        under: feeds.value ? under.value || null : null,
-        instrument: kind.value === 'instrument' ? (known.value?.standIn ?? (instrument.value || null)) : null,
-        device: kind.value === 'instrument' ? (known.value?.device ?? null) : null,
-        splitOf: kind.value === 'split' ? splitOf.value : null,
-        output: kind.value === 'split' ? output.value : null,
-        input: kind.value === 'audio' ? input.value : null,
-      },
-    },
-  ])
+  await proposal
+  // The first takes the input that is said; those after it take the next ones.
+  const more = names.value.slice(1).map((name) => ({ ...wish.value, name, input: null, output: null }))
+  const ids = await document.make([wish.value, ...more].map((wish) => ({ type: 'make-channel' as const, wish })))
   if (!ids) return
   made = ids[0]
   open.value = false
@@ -152,11 +165,27 @@ function chooseMade() {
         <span aria-hidden="true">Under, feeding</span>
         <Picker label="Under, feeding" :choices="sums" :value="under" @choose="under = $event" />
       </div>
-      <label>Name<input v-model="name" class="field" maxlength="80" placeholder="by what it is" /></label>
-      <DialogEnds :trouble="document.refusal?.sentence" leave="Not now" keep="Add it" @leave="open = false" />
+      <label
+        >Name<input v-model="name" class="field" maxlength="2000" placeholder="by what it is; several are parted by ;"
+      /></label>
+      <ComesWith v-if="open" :wish="wish" :count="names.length" />
+      <label class="bare"><input v-model="bare" type="checkbox" /> Bare, without its default strip</label>
+      <DialogEnds
+        :trouble="document.refusal?.sentence"
+        leave="Not now"
+        :keep="names.length > 1 ? 'Add them' : 'Add it'"
+        @leave="open = false"
+      />
     </form>
   </Dialog>
   <MachineDialog v-model:open="ownMachine" @made="document.choose" />
 </template>
 
 <style scoped src="@/parts/dialogForm.css"></style>
+<style scoped>
+.bare {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+</style>

@@ -42,8 +42,8 @@ const strip = computed(() =>
     whole: insert.device
       ? `${insert.device.name}, heard through ${catalogue.processors.get(insert.processor)?.name}`
       : catalogue.shortName(insert),
-    plum: insert.key?.on || insert.parkedIn.includes(document.act),
-    parked: insert.parkedIn.includes(document.act),
+    plum: insert.key?.on || insert.parkedIn.includes(document.act) || props.row.idle.includes(insert.id),
+    parked: insert.parkedIn.includes(document.act) || props.row.idle.includes(insert.id),
     standsIn: !!insert.device,
   })),
 )

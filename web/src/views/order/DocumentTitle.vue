@@ -10,6 +10,7 @@ import Icon from '@/parts/Icon.vue'
 import { numberText } from '@/parts/decibels'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import StartSongDialog from '@/parts/StartSongDialog.vue'
+import WaitingDialog from '@/strips/WaitingDialog.vue'
 import { useDocument } from '@/state/document'
 import { useFindings } from '@/state/findings'
 
@@ -19,6 +20,7 @@ const timing = ref(false)
 const describing = ref(false)
 const checking = ref(false)
 const staging = ref(false)
+const waiting = ref(false)
 const remembering = ref(false)
 const findings = useFindings()
 const acts = useTemplateRef('acts')
@@ -76,6 +78,9 @@ const feltBeat = computed(() =>
           ><b>{{ document.head.keyName }}</b></span
         >
         <span v-else class="waits">key waits for the song</span>
+      </button>
+      <button v-if="document.head.waiting" type="button" class="plain bare waits" @click="waiting = true">
+        {{ document.head.waiting }} {{ document.head.waiting === 1 ? 'waits' : 'wait' }}
       </button>
       <div
         ref="acts"
@@ -154,6 +159,7 @@ const feltBeat = computed(() =>
   <ActsDialog v-model:open="staging" />
   <FindingsDialog v-model:open="checking" />
   <HistoryDialog v-model:open="remembering" />
+  <WaitingDialog v-model:open="waiting" />
 </template>
 
 <style scoped>

@@ -1,13 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import InsertStanding from './InsertStanding.vue'
-import KeyFacts from './KeyFacts.vue'
-import ParameterFields from './ParameterFields.vue'
-import PatchLine from './PatchLine.vue'
-import TriggerFacts from './TriggerFacts.vue'
-import type { Channel, Edit, Insert, OutsideDevice } from '@/api/types'
-import DeviceLine from '@/devices/DeviceLine.vue'
-import { controlsOf } from '@/devices/controls'
+import InsertBody from './InsertBody.vue'
+import type { Channel, Edit, Insert } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -21,8 +15,10 @@ const catalogue = useCatalogue()
 const listening = useListening()
 
 const kind = computed(() => catalogue.processors.get(props.insert.processor))
-const controls = computed(() => controlsOf(props.insert.device as OutsideDevice | null))
 const parked = computed(() => props.insert.parkedIn.includes(document.act))
+/** Whether it does nothing in any act, because what it waits for has not come. */
+const idle = computed(() => document.rows.get(props.channel.id)?.idle.includes(props.insert.id) ?? false)
+const note = computed(() => (props.insert.notes as Record<string, string>)[''])
 const reduction = computed(
   () =>
     listening.meters?.channels
@@ -43,12 +39,21 @@ function park() {
 </script>
 
 <template>
-  <div class="card" :class="{ parked }">
+  <div class="card" :class="{ parked, idle }">
     <div class="head">
       <button type="button" class="open" :aria-expanded="open" @click="$emit('toggle')">
-        <Icon :name="open ? 'fold' : 'unfold'" :size="13" />{{ insert.device?.name ?? kind?.name
-        }}<span v-if="insert.device" class="plum standing-in" :title="`What is heard is ${kind?.name}`">stand-in</span
-        ><span v-if="insert.key?.on" class="plum">keyed</span><span v-if="insert.waitsFor" class="plum">waits</span
+        <Icon :name="open ? 'fold' : 'unfold'" :size="13" /><span class="title">{{
+          insert.device?.name ?? kind?.name
+        }}</span
+        ><span v-if="insert.device" class="plum standing-in" :title="`What is heard is ${kind?.name}`">stand-in</span
+        ><span v-if="insert.key?.on" class="plum">keyed</span
+        ><span v-if="idle" class="plum" title="Idle until what it waits for has come">idle, waits</span
+        ><span v-else-if="insert.waitsFor" class="quiet">awake</span
+        ><span
+          v-if="insert.keptForAutomation"
+          class="quiet"
+          title="It stands here to be automated, so that the fader stays free"
+          >for automation</span
         ><span v-if="reduction" class="quiet taken" title="How far it turned the sound down at most in the last render"
           >−{{ numberText(reduction, 1) }} dB</span
         >
@@ -64,37 +69,9 @@ function park() {
         Park
       </button>
     </div>
+    <p v-if="note && !open" class="quiet note">{{ note }}</p>
     <div v-if="open" class="body">
-      <DeviceLine
-        :channel="channel.id"
-        :insert="insert.id"
-        :device="(insert.device as OutsideDevice | null) ?? null"
-        :stand-in="insert.processor"
-      />
-      <ParameterFields
-        v-if="controls.length"
-        :owner="insert.device!.name"
-        :parameters="controls"
-        :settings="insert.settings"
-        :held-by="(parameter) => document.heldBy(channel.id, `insert/${insert.id}/${parameter}`)"
-        @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
-      />
-      <PatchLine :channel="channel.id" :insert="insert.id" :of="insert.processor" :settings="insert.settings" />
-      <ParameterFields
-        v-if="kind"
-        :owner="kind.name"
-        :parameters="kind.parameters"
-        :settings="insert.settings"
-        :held-by="(parameter) => document.heldBy(channel.id, `insert/${insert.id}/${parameter}`)"
-        @change="(parameter, value) => send({ type: 'set-parameter', ...about, parameter, value })"
-      />
-      <KeyFacts
-        v-if="insert.device ? insert.device.key !== 'none' : kind?.hasKey"
-        :channel="channel.id"
-        :insert="insert"
-      />
-      <TriggerFacts v-if="kind?.hasTrigger" :channel="channel.id" :insert="insert" />
-      <InsertStanding :channel="channel.id" :insert="insert" />
+      <InsertBody :channel="channel" :insert="insert" />
       <div class="ends">
         <button
           type="button"
@@ -149,6 +126,11 @@ function park() {
   text-align: left;
 }
 
+.note {
+  margin: 0 0 4px 19px;
+  white-space: pre-wrap;
+}
+
 .taken {
   margin-left: auto;
   font-size: 12px;
@@ -167,7 +149,8 @@ function park() {
   border-color: var(--plum);
 }
 
-.parked .open {
+.parked .title,
+.idle .title {
   text-decoration: line-through;
   text-decoration-color: var(--plum);
 }

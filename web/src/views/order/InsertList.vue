@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import InsertCard from './InsertCard.vue'
 import type { Channel } from '@/api/types'
 import { useInsertChoices } from '@/devices/useInsertChoices'
+import DefaultLine from '@/strips/DefaultLine.vue'
 import AddMenu from '@/parts/AddMenu.vue'
 import { useDocument } from '@/state/document'
 
@@ -34,6 +35,7 @@ async function add(choice: string) {
     <p v-if="channel.inserts.length === 0" class="faint">
       Nothing in the strip: the source goes to the fader as it is.
     </p>
+    <DefaultLine :channel="channel.id" />
   </section>
 </template>
 

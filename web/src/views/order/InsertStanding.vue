@@ -66,6 +66,21 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       <option value="">nothing</option>
       <option v-for="(name, id) in reasons" :key="id" :value="id">{{ name }}</option>
     </select>
+    <label v-if="insert.processor === 'gain'" class="switch"
+      ><input
+        type="checkbox"
+        :checked="insert.keptForAutomation"
+        @change="
+          send({
+            type: 'keep-for-automation',
+            channel,
+            insert: insert.id,
+            kept: ($event.target as HTMLInputElement).checked,
+          })
+        "
+      />
+      Kept for automation</label
+    >
     <input
       v-if="insert.waitsFor && insert.waitsFor.what !== 'song-key'"
       class="field"

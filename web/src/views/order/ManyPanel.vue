@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import ManyAdds from './ManyAdds.vue'
 import ManyFacts from './ManyFacts.vue'
+import ManyStrips from '@/strips/ManyStrips.vue'
 import { useManyEdits } from './useManyEdits'
 
 /** Everything that several chosen channels can be given alike. */
@@ -44,6 +45,7 @@ const names = computed(() => many.rows.value.map((r) => r.channel.name))
     </form>
     <ManyFacts />
     <ManyAdds />
+    <ManyStrips :rows="many.rows.value" />
   </section>
 </template>
 

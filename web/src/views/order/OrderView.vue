@@ -13,6 +13,7 @@ import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { useNews } from '@/state/useNews'
+import DefaultsDialog from '@/strips/DefaultsDialog.vue'
 import LineCheckDialog from '@/linecheck/LineCheckDialog.vue'
 
 const props = defineProps<{ kind: DocumentKind; id: string }>()
@@ -20,6 +21,7 @@ const document = useDocument()
 const listening = useListening()
 const adding = ref(false)
 const checking = ref(false)
+const defaulting = ref(false)
 const explaining = ref(false)
 const search = ref('')
 const filter = ref<Filter>('')
@@ -50,6 +52,7 @@ useKeymap(orderShortcuts, {
         v-model:everything="everything"
         @add="adding = true"
         @check="checking = true"
+        @defaults="defaulting = true"
         @explain="explaining = true"
       />
       <p v-if="document.refusal && !document.refusal.channel" class="trouble" role="alert">
@@ -65,6 +68,7 @@ useKeymap(orderShortcuts, {
     <SidePanel v-if="document.head?.id === id" />
   </main>
   <AddChannelDialog v-model:open="adding" />
+  <DefaultsDialog v-model:open="defaulting" />
   <LineCheckDialog v-model:open="checking" />
   <ShortcutsDialog v-model:open="explaining" place="the running order" :shortcuts="orderHelp" />
 </template>

@@ -34,6 +34,15 @@ const part = computed<ShelfPart | undefined>(() =>
 const used = computed(() => props.now ?? patches.value.find((p) => sameSettings(p.settings, props.settings))?.name)
 if (!shelf.items) void shelf.look().catch(() => undefined)
 
+/** The patch that new ones of the kind begin with. */
+const first = computed(() => document.head?.firstPatches[props.of])
+
+function begin() {
+  void document.edit([
+    { type: 'set-first-patch', of: props.of, patch: first.value === used.value ? null : (used.value ?? null) },
+  ])
+}
+
 function sameSettings(one: Record<string, number>, other: Record<string, number>) {
   const keys = Object.keys(one)
   return keys.length > 0 && keys.length === Object.keys(other).length && keys.every((key) => one[key] === other[key])
@@ -88,6 +97,17 @@ async function keep() {
       <option value="(rest)">everything at its default</option>
       <option value="(keep)">keep this as…</option>
     </select>
+    <button
+      v-if="used && patches.some((p) => p.name === used)"
+      type="button"
+      class="plain bare"
+      :class="{ on: first === used }"
+      :aria-pressed="first === used"
+      title="Every new one begins with this patch, wherever it is added"
+      @click="begin"
+    >
+      for new ones
+    </button>
     <button
       v-if="used && patches.some((p) => p.name === used)"
       type="button"

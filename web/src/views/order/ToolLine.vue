@@ -8,7 +8,7 @@ import { useFindings } from '@/state/findings'
 const search = defineModel<string>('search', { required: true })
 const filter = defineModel<Filter>('filter', { required: true })
 const everything = defineModel<boolean>('everything', { required: true })
-defineEmits<{ add: []; check: []; explain: [] }>()
+defineEmits<{ add: []; check: []; defaults: []; explain: [] }>()
 const document = useDocument()
 const findings = useFindings()
 
@@ -38,6 +38,14 @@ const states = computed(() => {
       @click="$emit('check')"
     >
       Line check
+    </button>
+    <button
+      type="button"
+      class="plain bare"
+      title="What new channels come with: inserts, sends, inputs, acts"
+      @click="$emit('defaults')"
+    >
+      Default strips
     </button>
     <button type="button" class="plain bare" title="Shortcuts" aria-label="Shortcuts" @click="$emit('explain')">
       ?

@@ -1,0 +1,217 @@
+// Default strips, what waits, the strip, curves and levers: as somebody uses them who has an empty stage.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, pick, row, settles } from './stage.mjs'
+import { seriousIn } from './serious.mjs'
+
+let stage, page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+const findings = () => seriousIn(page)
+const dialog = (name) => page.getByRole('dialog', { name })
+const channelsOf = async (id) => (await stage.get(`/api/documents/${id}`)).channels.map((r) => r.channel)
+
+async function emptyStage() {
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'An empty stage' }).click()
+  await row(page, 'Mix bus').waitFor()
+  return page.url().split('/').pop()
+}
+
+/** @returns how many actions it took beside the names */
+async function add(kind, names) {
+  const from = stage.actions.all
+  await page.keyboard.press('n')
+  const asked = dialog('Add a channel')
+  // The kind that was added last is chosen already.
+  if ((await asked.getByLabel('Kind').inputValue()) !== kind) await asked.getByLabel('Kind').selectOption(kind)
+  await asked.getByLabel('Name').fill(names.join('; '))
+  await page.keyboard.press('Enter')
+  for (const name of names) await row(page, name).waitFor()
+  await asked.waitFor({ state: 'hidden' })
+  // What was made is chosen once the dialog is gone.
+  await page.getByRole('heading', { name: names[0], level: 2 }).waitFor()
+  return stage.actions.since(from) - 1
+}
+
+/** Makes the strip of what is chosen the default, for the sort that is proposed, and takes along those that follow. */
+async function makeDefault() {
+  await page.getByRole('button', { name: 'Make it a default…' }).click()
+  await dialog('Make it a default').getByText(/^They come with/).waitFor()
+  await page.getByRole('button', { name: 'Make it the default' }).click()
+  await dialog('Make it a default').waitFor({ state: 'hidden' })
+}
+
+test('defaults for three kinds, ten channels that are ready, a curve and a lever, heard, in 25 actions beside the names', async () => {
+  const id = await emptyStage()
+  const began = stage.actions.all
+  let named = 0
+  const counted = async (work) => {
+    named++
+    await work
+  }
+
+  // Voices: not armed by themselves here, and one more processor.
+  await counted(add('audio', ['Ottoline lead vox', 'Perrin lead vox', 'Quill bvox', 'Rook bvox']))
+  await page.getByText('armed', { exact: true }).click()
+  await makeDefault()
+  // Instruments: a saturator ready on each.
+  await counted(add('instrument', ['Wren bass', 'Tarn bass', 'Umber bass']))
+  await pick(page, 'Add a processor', 'Saturator')
+  await makeDefault()
+  // Returns: a gate on each.
+  await counted(add('return', ['Cistern reverb', 'Quarry reverb', 'Culvert reverb']))
+  await pick(page, 'Add a processor', 'Gate')
+  await makeDefault()
+
+  await page.getByRole('link', { name: 'Movement' }).click()
+  await pick(page, 'What to move', 'Reverb: decay')
+  await page.getByRole('button', { name: 'goes there all the way' }).click()
+  await page.getByRole('checkbox', { name: 'Tick Cistern reverb, Reverb: decay' }).click()
+  await page.getByRole('button', { name: 'A lever of what is ticked' }).click()
+  await page.getByRole('heading', { name: 'Lever', exact: true }).waitFor()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await page.getByRole('contentinfo', { name: 'Listening' }).getByText(/−\d+\.\d LUFS/).waitFor()
+
+  const taken = stage.actions.since(began) - named
+  console.log(`actions for three defaults, ten channels, a curve and a lever: ${taken}`)
+  assert.ok(taken <= 25, `${taken} actions`)
+
+  const channels = await channelsOf(id)
+  const of = (name) => channels.find((c) => c.name === name)
+  for (const name of ['Ottoline lead vox', 'Perrin lead vox']) assert.deepEqual([of(name).source.monitored, of(name).source.armed], [true, false])
+  assert.deepEqual(channels.filter((c) => c.kind === 'audio').map((c) => c.source.first), [1, 2, 3, 4])
+  for (const name of ['Wren bass', 'Tarn bass', 'Umber bass']) assert.equal(of(name).inserts.at(-1).processor, 'saturator')
+  for (const name of ['Cistern reverb', 'Quarry reverb', 'Culvert reverb']) assert.deepEqual(of(name).inserts.map((i) => i.processor), ['reverb', 'equaliser', 'gate'])
+  assert.deepEqual(of('Cistern reverb').shapes.map((s) => s.target.parameter), ['decay-s'])
+  assert.deepEqual(await findings(), [])
+  await page.getByRole('button', { name: 'Pause', exact: true }).click()
+
+  // What is added afterwards has it by itself, with what waits for it closed.
+  await page.getByRole('link', { name: 'Running order' }).click()
+  await add('audio', ['Sedge lead vox'])
+  const sedge = (await channelsOf(id)).find((c) => c.name === 'Sedge lead vox')
+  assert.deepEqual([sedge.source.armed, sedge.sends.length, sedge.sends.some((s) => s.open)], [false, 3, false])
+})
+
+test('a default that is changed leaves alone what was altered, and the way back is one press', async () => {
+  const id = await emptyStage()
+  await add('audio', ['Fenn lead vox', 'Gorse lead vox', 'Holt lead vox'])
+  await row(page, 'Gorse lead vox').click()
+  await page.getByRole('button', { name: /^Compressor/ }).click()
+  await page.getByRole('spinbutton', { name: 'Ratio of Compressor' }).fill('9')
+  await page.keyboard.press('Tab')
+  await page.getByText('One thing differs').waitFor()
+  await row(page, 'Fenn lead vox').click()
+  await page.getByText('monitored', { exact: true }).click()
+  await page.getByText('One thing differs').waitFor()
+  await page.getByRole('button', { name: 'Make it a default…' }).click()
+  await dialog('Make it a default').getByText('Altered by hand, and left as they are: Gorse lead vox.').waitFor()
+  assert.deepEqual(await findings(), [])
+  await dialog('Make it a default').getByText('Also in every template that is begun from now on').click()
+  await page.getByRole('button', { name: 'Make it the default' }).click()
+  await dialog('Make it a default').waitFor({ state: 'hidden' })
+  const monitored = async () => (await channelsOf(id)).filter((c) => c.kind === 'audio').map((c) => c.source.monitored)
+  await settles(monitored, [false, true, false])
+
+  await row(page, 'Gorse lead vox').click()
+  await page.getByText('2 things differ').waitFor()
+  await page.getByRole('button', { name: 'Back to the default' }).click()
+  await settles(monitored, [false, false, false])
+
+  // Another template begins with it; the shelf has the strip.
+  const other = await emptyStage()
+  await add('audio', ['Ivo lead vox'])
+  assert.equal((await channelsOf(other)).find((c) => c.name === 'Ivo lead vox').source.monitored, false)
+  await page.getByRole('button', { name: 'Default strips' }).click()
+  await dialog('What new channels come with').getByRole('row', { name: /audio channels for lead voice/ }).waitFor()
+  assert.deepEqual(await findings(), [])
+  await page.keyboard.press('Escape')
+  await page.getByRole('link', { name: 'Shelf' }).click()
+  await page.getByRole('row', { name: /audio channels for lead voice/ }).waitFor()
+})
+
+test('what waits is one press away, wakes with the key, and a song asks for what waits for a person', async () => {
+  const id = await emptyStage()
+  await add('audio', ['Jory lead vox'])
+  const tune = async () => (await channelsOf(id)).find((c) => c.name === 'Jory lead vox').inserts.find((i) => i.processor === 'pitch-correction')
+  await page.getByRole('button', { name: '1 waits' }).click()
+  await dialog('What waits').getByText('They are idle until there is a key.').waitFor()
+  await dialog('What waits').getByRole('combobox', { name: 'The song’s key' }).selectOption({ label: 'D minor' })
+  await dialog('What waits').getByText('There is a key, so they work').waitFor()
+  assert.deepEqual(await findings(), [])
+  assert.deepEqual((await tune()).parkedIn, ['record'])
+  await page.keyboard.press('Escape')
+  await row(page, 'Jory lead vox').click()
+  await page.getByRole('button', { name: /^Equaliser/ }).click()
+  await page.getByRole('combobox', { name: 'What it waits for' }).selectOption('person')
+  await page.getByRole('button', { name: '2 wait' }).waitFor()
+  await page.getByRole('button', { name: 'Start a song' }).click()
+  await dialog('Start a song').getByLabel(/^Title/).fill('Under the Weir')
+  await dialog('Start a song').getByText('Equaliser on Jory lead vox').click()
+  await dialog('Start a song').getByRole('button', { name: 'Start the song' }).click()
+  await page.waitForURL(/\/songs\//)
+  const song = await channelsOf(page.url().split('/').pop())
+  assert.deepEqual(song.find((c) => c.name === 'Jory lead vox').inserts.map((i) => i.waitsFor?.what ?? null), [null, null, 'song-key', null])
+})
+
+test('an equaliser is drawn, dragged and moved by keys; an insert is moved, tried, replaced and heard at', async () => {
+  const id = await emptyStage()
+  await add('instrument', ['Kestrel bass'])
+  await page.getByRole('link', { name: 'Strip' }).click()
+  const bell = page.getByRole('slider', { name: 'First bell' })
+  await bell.waitFor()
+  assert.deepEqual(await findings(), [])
+  const strip = async () => (await channelsOf(id)).find((c) => c.name === 'Kestrel bass').inserts
+  const setting = async (name) => (await strip()).find((i) => i.processor === 'equaliser').settings[name]
+
+  const box = await bell.boundingBox()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 90, box.y + 60, { steps: 4 })
+  await page.mouse.up()
+  await settles(async () => (await setting('bell-1-hz')) > 500 && (await setting('bell-1-db')) < -2, true)
+  const dragged = await setting('bell-1-db')
+  await bell.focus()
+  await page.keyboard.press('ArrowUp')
+  await settles(async () => Math.round(10 * ((await setting('bell-1-db')) - dragged)), 5)
+
+  const chips = page.getByRole('listbox', { name: 'Inserts in order' })
+  await chips.getByRole('option', { name: /^Compressor/ }).focus()
+  await page.keyboard.press('Alt+ArrowLeft')
+  await settles(async () => (await strip()).map((i) => i.processor), ['compressor', 'equaliser', 'image', 'gain'])
+  await chips.getByRole('option', { name: /^Compressor/ }).click()
+  await page.getByRole('img', { name: 'What comes out for what goes in' }).waitFor()
+  await pick(page, 'Put another processor in its place', 'Limiter')
+  await settles(async () => (await strip()).map((i) => i.processor), ['limiter', 'equaliser', 'image', 'gain'])
+
+  await pick(page, 'Try a processor without adding it', 'Chorus')
+  await page.getByText('and it is not in the strip').waitFor()
+  assert.equal((await strip()).length, 4)
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await settles(async () => (await strip()).at(-1).processor, 'chorus')
+  await page.getByRole('button', { name: 'Only what it takes off' }).click()
+  await page.getByRole('combobox', { name: 'Where on it' }).locator('option:checked', { hasText: 'taken off by its' }).waitFor({ state: 'attached' })
+  await page.getByRole('button', { name: 'Pause', exact: true }).click()
+})
+
+test('a section is heard from rest or as in the song', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('link', { name: 'Night Ferry', exact: true }).click()
+  await row(page, 'Mix bus').waitFor()
+  await page.getByRole('button', { name: 'from rest' }).click()
+  await page.getByRole('button', { name: 'as in the song' }).waitFor()
+  const asked = page.waitForRequest((r) => r.url().endsWith('/api/renders') && r.method() === 'POST')
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  assert.equal((await asked).postDataJSON().lead, 'as-in-the-song')
+  await page.getByRole('button', { name: 'Pause', exact: true }).click()
+})
+
+test('nothing was fetched from elsewhere and nothing went wrong in the console', () => {
+  assert.deepEqual(stage.strangers, [])
+  assert.deepEqual(stage.troubles, [])
+})

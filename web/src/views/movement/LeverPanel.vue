@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import ValuePicker from './ValuePicker.vue'
+import type { Lever, LeverRange, MovableValue, MovedValue } from '@/api/types'
+import TextField from '@/parts/TextField.vue'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+
+/** One lever: where it stands, and what it moves from where to where. */
+const props = defineProps<{ lever: Lever; values: readonly MovedValue[] }>()
+const document = useDocument()
+const adding = ref(false)
+const silenceDb = -200
+
+function put(lever: Partial<Lever>) {
+  void document.edit([{ type: 'put-lever', lever: { ...props.lever, ...lever } }])
+}
+
+const isLevel = (value: MovedValue) => value.value?.scale === 'level'
+const shown = (value: MovedValue, number: number) => (isLevel(value) && number <= silenceDb ? null : number)
+
+function range(index: number, change: Partial<LeverRange>) {
+  put({ ranges: props.lever.ranges.map((r, i) => (i === index ? { ...r, ...change } : r)) })
+}
+
+/** It begins where the value stands, and ends at the far end of its range. */
+function add(value: MovableValue) {
+  adding.value = false
+  const from = value.stored ?? value.min
+  put({ ranges: [...props.lever.ranges, { channel: value.channel, target: value.target, from, to: value.max }] })
+}
+</script>
+
+<template>
+  <section>
+    <h3>Lever</h3>
+    <label class="name"
+      ><span class="quiet">Name</span
+      ><TextField
+        aria-label="Name of the lever"
+        maxlength="40"
+        :value="lever.name"
+        @keydown.stop
+        @change="(name) => name && put({ name })"
+    /></label>
+    <div class="line">
+      <span class="quiet">Stands at</span>
+      <ValueField
+        label="Where the lever stands"
+        unit="%"
+        :value="Math.round(lever.position * 100)"
+        :min="0"
+        :max="100"
+        :step="1"
+        @change="put({ position: ($event ?? 0) / 100 })"
+      />
+      <input
+        class="slide"
+        type="range"
+        min="0"
+        max="100"
+        :value="lever.position * 100"
+        :aria-label="`${lever.name} by sliding`"
+        @change="put({ position: Number(($event.target as HTMLInputElement).value) / 100 })"
+      />
+    </div>
+    <div v-for="(v, i) in values" :key="i" class="range">
+      <b>{{ v.channelName }}</b> <span class="quiet">{{ v.value?.name ?? 'gone' }}</span>
+      <div v-if="v.value" class="line">
+        <ValueField
+          :label="`At 0 %: ${v.channelName}`"
+          :form="isLevel(v) ? 'level' : 'number'"
+          :unit="v.value.symbol"
+          :value="shown(v, lever.ranges[i]!.from)"
+          :min="v.value.min"
+          :max="v.value.max"
+          :step="0.1"
+          @change="range(i, { from: $event ?? silenceDb })"
+        />
+        <span class="quiet">to</span>
+        <ValueField
+          :label="`At 100 %: ${v.channelName}`"
+          :form="isLevel(v) ? 'level' : 'number'"
+          :unit="v.value.symbol"
+          :value="shown(v, lever.ranges[i]!.to)"
+          :min="v.value.min"
+          :max="v.value.max"
+          :step="0.1"
+          @change="range(i, { to: $event ?? silenceDb })"
+        />
+        <button
+          type="button"
+          class="plain bare"
+          :aria-label="`Take off: ${v.channelName}`"
+          @click="put({ ranges: lever.ranges.filter((_, n) => n !== i) })"
+        >
+          Take off
+        </button>
+      </div>
+    </div>
+    <ValuePicker v-if="adding" @choose="add" />
+    <div class="line">
+      <button v-if="!adding" type="button" class="plain" @click="adding = true">Let it move something more…</button>
+      <button type="button" class="plain" @click="document.edit([{ type: 'remove-lever', id: lever.id }])">
+        Remove the lever
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 15px;
+}
+
+.name {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 6px 0;
+}
+
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+
+.slide {
+  flex: 1;
+  min-width: 80px;
+  accent-color: var(--lamp-ground);
+}
+
+.range {
+  border-top: 1px solid var(--line-soft);
+  padding: 6px 0;
+}
+</style>

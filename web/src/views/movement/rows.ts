@@ -1,0 +1,91 @@
+import type { Edit, Lever, MovableValue, Movement, ShapePoint, Target } from '@/api/types'
+
+/** One line of the section plan: a value or a lever with its curves. */
+export interface MovedRow {
+  key: string
+  title: string
+  about: string
+  /** Null where the value is gone. */
+  range: {
+    min: number
+    max: number
+    symbol: string
+    stored: number | null
+    isLevel: boolean
+    inOctaves: boolean
+  } | null
+  curves: Map<string, ShapePoint[]>
+  put: (section: string, points: ShapePoint[]) => Edit
+  remove: (section: string) => Edit
+  /** What a lever can move; none for a lever itself. */
+  value?: { channel: string; target: Target; stored: number | null; min: number; max: number }
+  lever?: Lever
+}
+
+export const keyOf = (channel: string, target: Target) => `${channel} ${JSON.stringify(target)}`
+
+export function rowOf(
+  channelName: string,
+  value: MovableValue | null,
+  channel: string,
+  target: Target,
+  curves: { section: string; points: ShapePoint[] }[],
+): MovedRow {
+  return {
+    key: keyOf(channel, target),
+    title: channelName,
+    about: value?.name ?? 'a value that is gone',
+    range: value && {
+      min: value.min,
+      max: value.max,
+      symbol: value.symbol,
+      stored: value.stored ?? null,
+      isLevel: value.scale === 'level',
+      inOctaves: value.scale === 'octaves',
+    },
+    curves: new Map(curves.map((c) => [c.section, c.points])),
+    put: (section, points) => ({ type: 'put-shape', channel, shape: { target, section, points } }),
+    remove: (section) => ({ type: 'remove-shape', channel, target, section }),
+    value: value ? { channel, target, stored: value.stored ?? null, min: value.min, max: value.max } : undefined,
+  }
+}
+
+export function leverRow(lever: Lever): MovedRow {
+  const shapes = lever.shapes ?? []
+  const others = (section: string) => shapes.filter((s) => s.section !== section)
+  return {
+    key: `lever ${lever.id}`,
+    title: lever.name,
+    about: 'lever, where it stands',
+    range: { min: 0, max: 1, symbol: '', stored: lever.position, isLevel: false, inOctaves: false },
+    curves: new Map(shapes.map((s) => [s.section, s.points as ShapePoint[]])),
+    put: (section, points) => ({
+      type: 'put-lever',
+      lever: { ...lever, shapes: [...others(section), { section, points }] },
+    }),
+    remove: (section) => ({ type: 'put-lever', lever: { ...lever, shapes: others(section) } }),
+    lever,
+  }
+}
+
+export function rowsOf(movement: Movement): MovedRow[] {
+  return [
+    ...movement.levers.map((l) => leverRow(l.lever)),
+    ...movement.moved.map((m) =>
+      rowOf(m.channelName, m.value ?? null, m.channel as string, m.target, m.curves as never),
+    ),
+  ]
+}
+
+/** Where a value lies between the ends of its range, from 0 to 1; what is below the floor is at the bottom. */
+export function shareOf(range: { min: number; max: number; inOctaves?: boolean }, value: number) {
+  const share = range.inOctaves
+    ? Math.log(value / range.min) / Math.log(range.max / range.min)
+    : (value - range.min) / (range.max - range.min)
+  return Math.min(1, Math.max(0, share))
+}
+
+/** The value at a share of the range. */
+export function valueAt(range: { min: number; max: number; inOctaves?: boolean }, share: number) {
+  return range.inOctaves ? range.min * (range.max / range.min) ** share : range.min + share * (range.max - range.min)
+}
