@@ -35,6 +35,24 @@ test('a channel is added under the bus that is chosen', async () => {
   assert.equal((await channels()).find((c) => c.name === 'Lantern keys').destination, 'instruments')
 })
 
+test('where it goes is waited for when the answer is slow', async () => {
+  await page.route('**/new-place**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700))
+    await route.continue()
+  })
+  await row(page, 'Instruments').click()
+  await page.getByRole('button', { name: 'Add a channel' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Add a channel' })
+  await dialog.getByLabel('Name').fill('Patient keys')
+  await dialog.getByRole('button', { name: 'Add it' }).click()
+  await row(page, 'Patient keys').waitFor()
+  assert.equal((await channels()).find((c) => c.name === 'Patient keys').destination, 'instruments')
+  await page.unroute('**/new-place**')
+  await row(page, 'Patient keys').focus()
+  await page.keyboard.press('Delete')
+  await row(page, 'Patient keys').waitFor({ state: 'detached' })
+})
+
 test('it is renamed in place, by keys alone', async () => {
   await row(page, 'Lantern keys').focus()
   await page.keyboard.press('F2')

@@ -116,6 +116,29 @@ public class TapeTests
     }
 
     [Fact]
+    public void Render_OfABusThatIsSentToBeforeTheFader_ReadsTheSenderAfterItsFader_FromTapeOrNot()
+    {
+        var tapes = new TapeShelf(Plenty);
+        var template = OneBar(Bus("keys", "mix-bus"), Tone("organ", "mix-bus"), new SetLevel(new("organ"), new(-40)), new PutSend(new("organ"), new(new("keys"), new(0), TapPoint.Pre)));
+        var inTheMix = Renderer.Render(template, new(InMix), tapes: tapes).Channels.Single(m => m.Channel.Value == "organ").Reading;
+
+        var keys = Renderer.Render(template, new(InMix, new("keys")), tapes: tapes);
+
+        Assert.Equal(inTheMix, keys.Channels.Single(m => m.Channel.Value == "organ").Reading);
+        AssertSame(Renderer.Render(template, new(InMix, new("keys"))), keys);
+    }
+
+    [Fact]
+    public void Render_OfATrigger_ReadsItBeforeItsFader()
+    {
+        var turnedDown = Stage.With(new SetLevel(new("pulse"), new(-40)));
+
+        Assert.Equal(Reading(Stage), Reading(turnedDown));
+
+        static double? Reading(Template template) => Renderer.Render(template, new(InMix)).Channels.Single(m => m.Channel.Value == "pulse").Reading?.PeakDbfs;
+    }
+
+    [Fact]
     public void Shelf_NeverHoldsMoreThanItMay_AndForgetsWhatWasAskedForLongestAgo()
     {
         // Room for a stereo tape or two of two seconds at 48 kHz, 768 kB each.
