@@ -24,7 +24,7 @@ public sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(58) switch
+        return random.Next(65) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -80,11 +80,43 @@ public sealed class RandomParts(Random random)
             54 when insert is not null => new NoteInsert(id, insert.Id, random.Next(2) == 0 ? null : insert.Parameters().Select(p => p.Id).FirstOrDefault(), random.Next(4) == 0 ? "" : $"Mind {random.Next(9)}"),
             56 when insert is not null => new SetAlike([id, Pick(template.Channels).Id, Pick(template.Channels).Id], id, insert.Id, random.Next(2) == 0 ? null : insert.Parameters().Select(p => p.Id).FirstOrDefault()),
             57 when insert is not null => new ReplaceInsert(id, insert.Id, Pick(ProcessorCatalogue.All).Id),
+            58 or 59 when insert is not null => new PutChain(id, Chain(channel)),
+            60 or 61 or 62 when template.Channels.FirstOrDefault(c => c.Chains.Count > 0) is { } chained => OfAChain(template, chained),
+            63 when insert is not null => new SwitchInsert(id, insert.Id, random.Next(2) == 0),
+            64 when insert is not null => new StandAlike([id, Pick(template.Channels).Id, Pick(template.Channels).Id], id, insert.Id, random.Next(3) == 0 ? null : Pick(template.Acts).Id, random.Next(2) == 0),
             55 => new SetMusicalKey(random.Next(3) == 0 ? null : new(random.Next(15) - 7, random.Next(2) == 0)),
             34 or 35 or 36 when template.Channels.Any(c => c.Source is InstrumentSource { Kit: not null }) => OfAKit(template),
             _ => new SetDestination(id, Pick(template.Channels).Id),
         };
     }
+
+    private Edit OfAChain(Template template, Channel channel)
+    {
+        var chain = Pick(channel.Chains);
+        return random.Next(4) switch
+        {
+            0 => new RemoveChain(channel.Id, chain.Id),
+            1 when ChainLaying.Of(channel, chain) is { Inserts.Count: > 0 } kept => new LayChain([Pick(template.Channels).Id, channel.Id], kept),
+            _ => new TurnChain(channel.Id, chain.Id, Pick(chain.Controls).Id, random.NextDouble()),
+        };
+    }
+
+    /// <summary>Of inserts that are of no other chain; a value is moved by one control.</summary>
+    private Chain Chain(Channel channel)
+    {
+        var id = $"chain-{random.Next(3)}";
+        var elsewhere = channel.Chains.Where(c => c.Id != id).SelectMany(c => c.Inserts).ToHashSet();
+        var inserts = channel.Inserts.Where(i => !elsewhere.Contains(i.Id)).Take(1 + random.Next(3)).ToList();
+        var values = inserts.SelectMany(i => i.Parameters().Select(p => (Insert: i.Id, Parameter: p))).OrderBy(_ => random.Next()).Take(4)
+            .Select(v => new ChainMove(v.Insert, v.Parameter.Id, Between(v.Parameter.Min, v.Parameter.Max), Between(v.Parameter.Min, v.Parameter.Max))).ToList();
+        var switches = inserts.Take(random.Next(2)).Select(i => new ChainMove(i.Id, null, random.NextDouble(), random.NextDouble()));
+        return new(id, $"Rack {random.Next(9)}", inserts.Select(i => i.Id).ToSequence())
+        {
+            Controls = [new("first", "Dirt", random.NextDouble(), [.. values.Take(2), .. switches]), new("second", "Air", random.NextDouble(), values.Skip(2).ToSequence())],
+        };
+    }
+
+    private double Between(double low, double high) => Math.Round(low + random.NextDouble() * (high - low), 3);
 
     private StripScope Scope(Channel channel) => Pick(ScopeWords.For(channel));
 

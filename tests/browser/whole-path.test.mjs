@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { after, before, test } from 'node:test'
 import { unzipSync } from 'fflate'
 import { parseMidi } from 'midi-file'
-import { openStage, openTemplate, pick, row } from './stage.mjs'
+import { openStage, openTemplate, pick, row, slowly } from './stage.mjs'
 
 let stage
 let page
@@ -36,18 +36,15 @@ test('a channel is added under the bus that is chosen', async () => {
 })
 
 test('where it goes is waited for when the answer is slow', async () => {
-  await page.route('**/new-place**', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 700))
-    await route.continue()
+  await slowly(page, '**/new-place**', async () => {
+    await row(page, 'Instruments').click()
+    await page.getByRole('button', { name: 'Add a channel' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Add a channel' })
+    await dialog.getByLabel('Name').fill('Patient keys')
+    await dialog.getByRole('button', { name: 'Add it' }).click()
+    await row(page, 'Patient keys').waitFor()
   })
-  await row(page, 'Instruments').click()
-  await page.getByRole('button', { name: 'Add a channel' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Add a channel' })
-  await dialog.getByLabel('Name').fill('Patient keys')
-  await dialog.getByRole('button', { name: 'Add it' }).click()
-  await row(page, 'Patient keys').waitFor()
   assert.equal((await channels()).find((c) => c.name === 'Patient keys').destination, 'instruments')
-  await page.unroute('**/new-place**')
   await row(page, 'Patient keys').focus()
   await page.keyboard.press('Delete')
   await row(page, 'Patient keys').waitFor({ state: 'detached' })

@@ -12,11 +12,7 @@ public sealed record LayStrip(Sequence<ChannelId> Channels, Strip Strip) : ManyC
     {
         if (Unknown(template, Channels) is { } unknown)
             return unknown;
-        var after = Channels.Distinct().Aggregate(template, Laid);
-        var changed = Channels.ToHashSet();
-        bool IsLost(SidechainFeed feed) => changed.Contains(feed.Channel) && after.Channels[feed.Channel].Inserts.All(i => i.Id != feed.Insert);
-        return after.Channels.Where(c => c.Feeds.Any(IsLost)).ToList()
-            .Aggregate(after, (t, c) => t.Replace(c with { Feeds = c.Feeds.Where(f => !IsLost(f)).ToSequence() }));
+        return LostFeeds.TakenAway(Channels.Distinct().Aggregate(template, Laid), Channels);
     }
 
     /// <summary>Whoever comes on stage brings others along, or sends a print away: acts are left to the edit that knows.</summary>

@@ -13,7 +13,7 @@ public static class StripLaying
         var can = Capabilities.Of(channel.Kind);
         var laid = channel;
         if (strip.Inserts is { } inserts && can.Sounds)
-            laid = laid with { Inserts = Laid(template, channel.Inserts, inserts) };
+            laid = WithInserts(template, laid, inserts, strip.Chains);
         if (strip.Sends is { } sends && can.Sends)
             laid = laid with { Sends = With(template, channel, sends) };
         if (strip.NoteInput is { } input && (channel.Kind == ChannelKind.Notes || channel.Source is InstrumentSource))
@@ -32,6 +32,7 @@ public static class StripLaying
         return new()
         {
             Inserts = can.Sounds ? channel.Inserts.Select(Bare).ToSequence() : null,
+            Chains = can.Sounds ? Present(channel) : [],
             Sends = can.Sends ? channel.Sends.Select(s => new StripSend(template.Channels[s.To].Name, s.Level, s.Tap, s.Open)).ToSequence() : null,
             NoteInput = channel.Kind == ChannelKind.Notes || channel.Source is InstrumentSource ? Bare(channel.NoteInput ?? new()) : null,
             Input = channel.Source is InputSource input ? new(input.Monitored, input.Armed) : null,
@@ -39,16 +40,33 @@ public static class StripLaying
         };
     }
 
-    private static Sequence<Insert> Laid(Template template, Sequence<Insert> there, Sequence<Insert> wanted)
+    private static Channel WithInserts(Template template, Channel channel, Sequence<Insert> wanted, Sequence<Chain> chains)
+    {
+        var (inserts, ids) = Laid(template, channel.Inserts, wanted, []);
+        var laid = chains.Select(c => ChainLaying.Renamed(c, ids)).Where(c => c.Inserts.Count > 0).ToSequence();
+        return channel with { Inserts = inserts, Chains = laid.Equals(channel.Chains) ? channel.Chains : laid };
+    }
+
+    private static Sequence<Chain> Present(Channel channel)
+    {
+        var there = channel.Inserts.Select(i => i.Id).ToHashSet();
+        return channel.Chains.Select(c => ChainLaying.Only(c, there)).Where(c => c.Inserts.Count > 0).ToSequence();
+    }
+
+    /// <param name="others">Ids that are taken.</param>
+    /// <returns>What is wanted as it is laid in the place of what is there, and by what each is called.</returns>
+    internal static (Sequence<Insert> Laid, IReadOnlyDictionary<InsertId, InsertId> Ids) Laid(Template template, Sequence<Insert> there, Sequence<Insert> wanted, IEnumerable<string> others)
     {
         var free = there.ToList();
         var same = wanted.Select(w => Take(free, w)).ToList();
-        var taken = same.OfType<Insert>().Select(i => i.Id.Value).ToHashSet(StringComparer.Ordinal);
+        var taken = same.OfType<Insert>().Select(i => i.Id.Value).Concat(others).ToHashSet(StringComparer.Ordinal);
+        var ids = new Dictionary<InsertId, InsertId>();
         var laid = new List<Insert>();
         foreach (var (insert, stays) in wanted.Zip(same))
         {
             var id = stays?.Id ?? new InsertId(Numbering.FreshId(insert.Id.Value, i => taken.Contains(i.Value)).Value);
             taken.Add(id.Value);
+            ids[insert.Id] = id;
             laid.Add(insert with
             {
                 Id = id,
@@ -59,7 +77,7 @@ public static class StripLaying
             });
         }
 
-        return there.Equals(laid.ToSequence()) ? there : laid.ToSequence();
+        return (there.Equals(laid.ToSequence()) ? there : laid.ToSequence(), ids);
     }
 
     private static Insert? Take(List<Insert> free, Insert wanted)
@@ -115,7 +133,7 @@ public static class StripLaying
 
     private static NoteInput Bare(NoteInput input) => input with { Layers = [], PadMap = [], Controllers = [] };
 
-    private static Insert Bare(Insert insert) => insert with
+    internal static Insert Bare(Insert insert) => insert with
     {
         Key = insert.Key is { } key ? key with { On = false } : null,
         Trigger = insert.Trigger is { } trigger ? trigger with { Notes = [] } : null,

@@ -27,7 +27,7 @@ internal static class GraphParts
     };
 
     private static (bool Parked, bool WaitsForKey, bool WaitsForOther) Standing(string act, Insert insert) =>
-        (insert.ParkedIn.Contains(act), insert.WaitsFor is { What: WaitReason.SongKey }, insert.WaitsFor is { What: not WaitReason.SongKey });
+        (insert.Off || insert.ParkedIn.Contains(act), insert.WaitsFor is { What: WaitReason.SongKey }, insert.WaitsFor is { What: not WaitReason.SongKey });
 
     private static bool SameStrip(Sequence<Insert> a, Sequence<Insert> b, string? act) =>
         ReferenceEquals(a, b)

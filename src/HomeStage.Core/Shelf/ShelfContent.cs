@@ -89,6 +89,17 @@ public sealed record StripContent(Strip Strip, StripScope? For = null) : ShelfCo
     public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Defaults = [new(For ?? new(ChannelKind.Audio), Strip)] });
 }
 
+/// <summary>A chain, to be put into strips.</summary>
+/// <param name="Strip">Says its inserts and the one chain that they are.</param>
+public sealed record ChainContent(Strip Strip) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Chain;
+
+    public override string Words => Strip.Chains is [{ Controls.Count: > 0 } chain] ? $"{StripSummary.Of(Strip)}; {string.Join(", ", chain.Controls.Select(c => c.Name))}" : StripSummary.Of(Strip);
+
+    public override Refusal? Check() => new Editing.LayChain([EmptyStage.MixBus], Strip).ApplyTo(EmptyStage.Create("Shelf")) is Editing.EditResult.Refused refused ? refused.Why : null;
+}
+
 /// <summary>An outside device with what is heard in its place.</summary>
 /// <param name="StandIn">Id in the instrument or processor catalogue.</param>
 /// <param name="Settings">Values of the stand-in that differ from its defaults.</param>

@@ -1,4 +1,5 @@
 using HomeStage.Core.Defaults;
+using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Shelf;
@@ -16,6 +17,7 @@ public static class ShelfKeep
         ShelfKind.Patch => template.Patches.FirstOrDefault(p => ShelfCopy.PlaceOf(p) == place) is { } patch ? (new PatchContent(patch), patch.Name) : null,
         ShelfKind.Device => DevicePlace.Of(place)?.In(template) is { Device: { } device } at ? (new DeviceContent(device, at.StandIn, at.Settings), device.Name) : null,
         ShelfKind.Strip => Identifier.IsValid(place) && template.Channels.TryGet(new(place), out var channel) ? (new StripContent(DefaultChange.StripFor(template, channel)), channel.Name) : null,
+        ShelfKind.Chain => ShelfCopy.ChainOf(template, place) is var (of, chain) ? (new ChainContent(ChainLaying.Of(of, chain)), chain.Name) : null,
         ShelfKind.Studio => null,
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown kind of item."),
     };

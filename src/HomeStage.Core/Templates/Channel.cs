@@ -55,6 +55,9 @@ public sealed record Channel
 
     public Sequence<Insert> Inserts { get; init; } = [];
 
+    /// <summary>Inserts that are one thing, with controls of their own. Sorted by id.</summary>
+    public Sequence<Chain> Chains { get; init; } = [];
+
     /// <summary>Sorted by target; one a target.</summary>
     public Sequence<Send> Sends { get; init; } = [];
 

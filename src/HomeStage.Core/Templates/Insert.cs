@@ -13,6 +13,9 @@ public sealed record Insert(InsertId Id, string Processor)
     /// <summary>The device that it is, of which the processor is only the stand-in; null where the processor is meant itself.</summary>
     public OutsideDevice? Device { get; init; }
 
+    /// <summary>Whether it is switched off in every act, whatever its acts say.</summary>
+    public bool Off { get; init; }
+
     /// <summary>The acts in which the insert waits, switched off.</summary>
     public Sequence<string> ParkedIn { get; init; } = [];
 
@@ -39,8 +42,8 @@ public sealed record Insert(InsertId Id, string Processor)
         _ => false,
     };
 
-    /// <summary>Whether it works in an act: it is not parked there, and waits for nothing.</summary>
-    public bool IsLiveIn(Template template, string actId) => !ParkedIn.Contains(actId) && !IsIdle(template);
+    /// <summary>Whether it works in an act: it is on, not parked there, and waits for nothing.</summary>
+    public bool IsLiveIn(Template template, string actId) => !Off && !ParkedIn.Contains(actId) && !IsIdle(template);
 
     /// <summary>Whether it is idle because what it waits for has not come: the song's key, or a person's word.</summary>
     public bool IsIdle(Template template) => WaitsFor is { } waits && (waits.What != WaitReason.SongKey || template.Key is null);

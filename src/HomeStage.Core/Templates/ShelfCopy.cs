@@ -4,7 +4,7 @@ namespace HomeStage.Core.Templates;
 /// <remarks>The part itself is the template's own; nothing in it changes when the item does.</remarks>
 /// <param name="Kind">What was taken.</param>
 /// <param name="Place">The part that it is now: a channel's id for a kit, a machine or a strip, the name of a groove; of a patch what it is of and its name,
-/// parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
+/// parted by a slash; of a chain the channel's id and its own, parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
 /// <param name="Item">Id of the item.</param>
 /// <param name="Revision">Of the item, from 1.</param>
 /// <param name="Became">By name in the item its name or id here, where the two differ.</param>
@@ -21,11 +21,21 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
         ShelfKind.Patch => template.Patches.Any(p => PlaceOf(p) == Place),
         ShelfKind.Device => DevicePlace.Of(Place)?.In(template) is { Device: not null },
         ShelfKind.Strip => Identifier.IsValid(Place) && template.Channels.Contains(new ChannelId(Place)),
+        ShelfKind.Chain => ChainOf(template, Place) is not null,
         ShelfKind.Studio => false,
         _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),
     };
 
     public static string PlaceOf(Patch patch) => $"{patch.Of}/{patch.Name}";
+
+    public static string PlaceOf(ChannelId channel, Chain chain) => $"{channel}/{chain.Id}";
+
+    /// <param name="place">As <see cref="PlaceOf(ChannelId, Chain)"/> makes it.</param>
+    /// <returns>Null where there is no such chain.</returns>
+    public static (Channel Channel, Chain Chain)? ChainOf(Template template, string place) =>
+        place.Split('/') is [var id, var chain] && Identifier.IsValid(id) && template.Channels.TryGet(new(id), out var channel) && channel.Chains.FirstOrDefault(c => c.Id == chain) is { } found
+            ? (channel, found)
+            : null;
 
     /// <returns>The first thing that is wrong, or null.</returns>
     internal Refusal? Check() =>
@@ -59,4 +69,7 @@ public enum ShelfKind
 
     /// <summary>Inserts with their settings, sends, and how a channel is played, recorded and staged.</summary>
     Strip,
+
+    /// <summary>Several inserts as one thing, with controls of their own.</summary>
+    Chain,
 }

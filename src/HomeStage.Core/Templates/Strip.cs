@@ -10,6 +10,9 @@ public sealed record Strip
     /// <summary>In order; their ids are the strip's own. Nothing restarts them by notes, and no key input is on.</summary>
     public Sequence<Insert>? Inserts { get; init; }
 
+    /// <summary>Which of them are one thing; said together with them.</summary>
+    public Sequence<Chain> Chains { get; init; } = [];
+
     /// <summary>Sends that shall be there; one that is there already stays as it is.</summary>
     public Sequence<StripSend>? Sends { get; init; }
 
@@ -28,6 +31,7 @@ public sealed record Strip
     public Strip Over(Strip other) => new()
     {
         Inserts = Inserts ?? other.Inserts,
+        Chains = Inserts is null ? other.Chains : Chains,
         Sends = Sends ?? other.Sends,
         NoteInput = NoteInput ?? other.NoteInput,
         Input = Input ?? other.Input,

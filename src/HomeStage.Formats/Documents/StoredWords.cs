@@ -26,6 +26,7 @@ internal static class StoredWords
             [typeof(KeepFamilyWhole)] = "keep-family-whole",
             [typeof(KeepPatch)] = "keep-patch",
             [typeof(KeepForAutomation)] = "keep-for-automation",
+            [typeof(LayChain)] = "lay-chain",
             [typeof(LayStrip)] = "lay-strip",
             [typeof(MakeChannel)] = "make-channel",
             [typeof(MakeInsert)] = "make-insert",
@@ -37,6 +38,7 @@ internal static class StoredWords
             [typeof(ParkInsert)] = "park-insert",
             [typeof(PinTogether)] = "pin-together",
             [typeof(PutAside)] = "put-aside",
+            [typeof(PutChain)] = "put-chain",
             [typeof(PutDefaultStrip)] = "put-default-strip",
             [typeof(PutFarMicrophone)] = "put-far-microphone",
             [typeof(PutFeed)] = "put-feed",
@@ -51,6 +53,7 @@ internal static class StoredWords
             [typeof(PutShelfCopy)] = "put-shelf-copy",
             [typeof(PutStarter)] = "put-starter",
             [typeof(RemoveAside)] = "remove-aside",
+            [typeof(RemoveChain)] = "remove-chain",
             [typeof(RemoveChannel)] = "remove-channel",
             [typeof(RemoveDefaultStrip)] = "remove-default-strip",
             [typeof(RemoveFeed)] = "remove-feed",
@@ -107,10 +110,13 @@ internal static class StoredWords
             [typeof(SetTimeline)] = "set-timeline",
             [typeof(SetTrigger)] = "set-trigger",
             [typeof(SetWaitsFor)] = "set-waits-for",
+            [typeof(StandAlike)] = "stand-alike",
+            [typeof(SwitchInsert)] = "switch-insert",
             [typeof(TakeInput)] = "take-input",
             [typeof(TakeInputs)] = "take-inputs",
             [typeof(TakePatch)] = "take-patch",
             [typeof(TakeSpare)] = "take-spare",
+            [typeof(TurnChain)] = "turn-chain",
         },
         [typeof(Source)] = new()
         {
@@ -122,6 +128,7 @@ internal static class StoredWords
         [typeof(ShelfContent)] = new()
         {
             [typeof(DeviceContent)] = "device",
+            [typeof(ChainContent)] = "chain",
             [typeof(GrooveContent)] = "groove",
             [typeof(KitContent)] = "kit",
             [typeof(MachineContent)] = "machine",

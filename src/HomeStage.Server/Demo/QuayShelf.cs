@@ -1,6 +1,7 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Shelf;
+using HomeStage.Core.Templates;
 
 namespace HomeStage.Server.Demo;
 
@@ -14,9 +15,27 @@ internal static class QuayShelf
         ("Tidewater as on the ferry", new KitContent(InstrumentCatalogue.Tidewater, StandInKits.Tidewater)),
         ("Lantern Keys", new DeviceContent(ReedOrgan.LanternKeys, InstrumentCatalogue.Bellbuoy, Map<double>.Empty)),
         ("Keel Tuner", new DeviceContent(ReedOrgan.KeelTuner, ProcessorCatalogue.PitchCorrection, Map<double>.Empty)),
+        ("Lamp oil", new ChainContent(LampOil)),
         (HarbourRoom.Name, new StudioContent(HarbourRoom.Room)),
         (HarbourRoom.TableName, new StudioContent(HarbourRoom.Table)),
     ];
+
+    /// <summary>Warmth that is turned up in one place, and level that is taken back for it.</summary>
+    private static Strip LampOil => new()
+    {
+        Inserts = [new(new("warm"), ProcessorCatalogue.Saturator), new(new("tilt"), ProcessorCatalogue.Equaliser)],
+        Chains =
+        [
+            new("lamp-oil", "Lamp oil", [new("warm"), new("tilt")])
+            {
+                Controls =
+                [
+                    new("wick", "Wick", 0.25, [new(new("warm"), "drive-db", 0, 24), new(new("warm"), "output-db", 0, -12)]),
+                    new("smoke", "Smoke", 0, [new(new("tilt"), "high-shelf-db", 0, -9)]),
+                ],
+            },
+        ],
+    };
 
     private static Sequence<KitOutput> Outputs() =>
     [

@@ -170,6 +170,25 @@ public class DefaultStripTests
     }
 
     [Fact]
+    public void StandAlike_ParksTheSameKindOnSeveralChannels_InOneActOrTurnsItOffEverywhere()
+    {
+        var template = OneBar(
+            Bus("a", "mix-bus", Insert("c", ProcessorCatalogue.Compressor)), Bus("b", "mix-bus", Insert("e", ProcessorCatalogue.Equaliser), Insert("x", ProcessorCatalogue.Compressor)), Bus("d", "mix-bus"));
+        Sequence<ChannelId> all = [new("a"), new("b"), new("d")];
+        var act = template.Acts[0].Id;
+
+        var parked = template.With(new StandAlike(all, new("a"), new("c"), act, Live: false));
+        var off = parked.With(new StandAlike(all, new("a"), new("c"), null, Live: false));
+
+        Assert.Equal([act], parked.Channels[new ChannelId("a")].Inserts[0].ParkedIn);
+        Assert.Equal([act], parked.Channels[new ChannelId("b")].Inserts[1].ParkedIn);
+        Assert.Empty(parked.Channels[new ChannelId("b")].Inserts[0].ParkedIn);
+        Assert.Equal(template, parked.With(new StandAlike(all, new("b"), new("x"), act, Live: true)));
+        Assert.True(off.Channels[new ChannelId("a")].Inserts[0].Off && off.Channels[new ChannelId("b")].Inserts[1].Off);
+        Assert.Equal(parked, off.With(new StandAlike(all, new("a"), new("c"), null, Live: true)));
+    }
+
+    [Fact]
     public void SetAlike_SetsAllFieldsOrOne_OnTheFirstInsertOfTheSameKind()
     {
         var template = OneBar(

@@ -3803,6 +3803,27 @@ export interface components {
             hues: components["schemas"]["Swatch"][];
             noteValues: components["schemas"]["WrittenNote"][];
         };
+        Chain: {
+            id: string;
+            name: string;
+            inserts: unknown[];
+            controls?: components["schemas"]["ChainControl"][];
+        };
+        ChainControl: {
+            id: string;
+            name: string;
+            /** Format: double */
+            position: number;
+            moves: components["schemas"]["ChainMove"][];
+        };
+        ChainMove: {
+            insert: components["schemas"]["InsertId"];
+            parameter: null | string;
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+        };
         ChangeView: {
             head: components["schemas"]["HeadView"];
             changed: components["schemas"]["ChannelView"][];
@@ -3828,6 +3849,7 @@ export interface components {
             midiOut?: null | components["schemas"]["MidiPort"];
             groove?: null | string;
             inserts?: components["schemas"]["Insert"][];
+            chains?: components["schemas"]["Chain"][];
             sends?: components["schemas"]["Send"][];
             feeds?: components["schemas"]["SidechainFeed"][];
             shapes?: components["schemas"]["Shape"][];
@@ -3882,6 +3904,7 @@ export interface components {
             colour: null | components["schemas"]["ChannelColour"];
             held: components["schemas"]["HeldValue"][];
             idle: unknown[];
+            turnedByHand: string[];
         };
         ChannelWish: {
             kind: components["schemas"]["ChannelKind"];
@@ -4028,7 +4051,7 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayChain"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutChain"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChain"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditStandAlike"] | components["schemas"]["EditSwitchInsert"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"] | components["schemas"]["EditTurnChain"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -4103,6 +4126,12 @@ export interface components {
             insert: null | components["schemas"]["InsertId"];
             name: string;
             channel: components["schemas"]["ChannelId"];
+        };
+        EditLayChain: {
+            /** @enum {string} */
+            type: "lay-chain";
+            channels: unknown[];
+            strip: components["schemas"]["Strip"];
         };
         EditLayStrip: {
             /** @enum {string} */
@@ -4185,6 +4214,12 @@ export interface components {
             type: "put-aside";
             aside: components["schemas"]["AsideSplit"];
         };
+        EditPutChain: {
+            /** @enum {string} */
+            type: "put-chain";
+            chain: components["schemas"]["Chain"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditPutDefaultStrip: {
             /** @enum {string} */
             type: "put-default-strip";
@@ -4266,6 +4301,12 @@ export interface components {
             /** @enum {string} */
             type: "remove-aside";
             split: components["schemas"]["ChannelId"];
+        };
+        EditRemoveChain: {
+            /** @enum {string} */
+            type: "remove-chain";
+            chain: string;
+            channel: components["schemas"]["ChannelId"];
         };
         EditRemoveChannel: {
             /** @enum {string} */
@@ -4635,6 +4676,22 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditStandAlike: {
+            /** @enum {string} */
+            type: "stand-alike";
+            channels: unknown[];
+            from: components["schemas"]["ChannelId"];
+            insert: components["schemas"]["InsertId"];
+            act: null | string;
+            live: boolean;
+        };
+        EditSwitchInsert: {
+            /** @enum {string} */
+            type: "switch-insert";
+            off: boolean;
+            insert: components["schemas"]["InsertId"];
+            channel: components["schemas"]["ChannelId"];
+        };
         EditTakeInput: {
             /** @enum {string} */
             type: "take-input";
@@ -4661,6 +4718,15 @@ export interface components {
             under: components["schemas"]["ChannelId"];
             name: string;
             act: string;
+        };
+        EditTurnChain: {
+            /** @enum {string} */
+            type: "turn-chain";
+            channel: components["schemas"]["ChannelId"];
+            chain: string;
+            control: string;
+            /** Format: double */
+            position: number;
         };
         EqualiserResponse: {
             frequenciesHz: number[];
@@ -4882,6 +4948,7 @@ export interface components {
                 [key: string]: number;
             };
             device?: null | components["schemas"]["OutsideDevice"];
+            off?: boolean;
             parkedIn?: string[];
             key?: null | components["schemas"]["KeyInput"];
             trigger?: null | components["schemas"]["NoteTrigger"];
@@ -5777,7 +5844,7 @@ export interface components {
             };
         };
         /** @enum {unknown} */
-        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip";
+        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip" | "chain";
         ShownController: {
             /** Format: int32 */
             number: number;
@@ -5870,6 +5937,7 @@ export interface components {
         };
         Strip: {
             inserts?: null | components["schemas"]["Insert"][];
+            chains?: components["schemas"]["Chain"][];
             sends?: null | components["schemas"]["StripSend"][];
             noteInput?: null | components["schemas"]["NoteInput"];
             input?: null | components["schemas"]["StripInput"];

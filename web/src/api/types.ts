@@ -9,6 +9,9 @@ export type ChannelFormat = Schemas['ChannelFormat']
 export type StageState = Schemas['StageState']
 export type NoteTrigger = Omit<Schemas['NoteTrigger'], 'notes'> & { notes: string[] }
 export type Insert = Omit<Required<Schemas['Insert']>, 'trigger'> & { trigger: NoteTrigger | null }
+export type Chain = Required<Schemas['Chain']>
+export type ChainControl = Schemas['ChainControl']
+export type ChainMove = Schemas['ChainMove']
 export type Send = Required<Schemas['Send']>
 export type SidechainFeed = Required<Schemas['SidechainFeed']>
 export type Pattern = Schemas['Pattern']
@@ -19,8 +22,12 @@ export type Meter = Schemas['Meter']
 export type TimelineWish = Schemas['TimelineWish']
 
 /** A channel as the server sends it: whole, with every default written out. */
-export type Channel = Omit<Required<Schemas['Channel']>, 'inserts' | 'sends' | 'feeds' | 'plays' | 'noteInput'> & {
+export type Channel = Omit<
+  Required<Schemas['Channel']>,
+  'inserts' | 'chains' | 'sends' | 'feeds' | 'plays' | 'noteInput'
+> & {
   inserts: Insert[]
+  chains: Chain[]
   sends: Send[]
   feeds: SidechainFeed[]
   plays: string[]

@@ -66,4 +66,5 @@ export const kindWords: Record<ShelfKind, string> = {
   device: 'Device',
   studio: 'Studio',
   strip: 'Strip',
+  chain: 'Chain',
 }

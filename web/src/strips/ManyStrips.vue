@@ -21,6 +21,7 @@ const insert = ref<string | null>(null)
 const first = computed(() => props.rows[0]?.channel)
 const ids = computed(() => props.rows.map((r) => r.channel.id))
 const strips = computed(() => shelf.ofKind('strip').map((item) => ({ value: item.id, text: item.name })))
+const chains = computed(() => shelf.ofKind('chain').map((item) => ({ value: item.id, text: item.name })))
 const patterns = computed(() =>
   (first.value?.inserts ?? []).map((i) => ({
     value: i.id,
@@ -83,6 +84,23 @@ async function lever(what: string) {
     told.value = `${made.name} is among what moves, standing where everything was.`
 }
 
+/** How inserts of that kind can stand on all of them. */
+const standings = computed(() => [
+  ...(document.head?.acts ?? []).flatMap((act) => [
+    { value: `live ${act.id}`, text: `live in ${act.name}` },
+    { value: `parked ${act.id}`, text: `parked in ${act.name}` },
+  ]),
+  { value: 'parked', text: 'off everywhere' },
+  { value: 'live', text: 'on again' },
+])
+
+function stand(how: string) {
+  if (!first.value || !insert.value) return
+  const [state, act] = how.split(' ')
+  const about = { channels: ids.value, from: first.value.id, insert: insert.value }
+  void document.edit([{ type: 'stand-alike', ...about, act: act ?? null, live: state === 'live' }])
+}
+
 function alike(field: string) {
   if (!first.value || !insert.value) return
   void document.edit([
@@ -92,7 +110,7 @@ function alike(field: string) {
 </script>
 
 <template>
-  <dl v-if="strips.length || rows.length > 1 || trouble" class="facts">
+  <dl v-if="strips.length || chains.length || rows.length > 1 || trouble" class="facts">
     <template v-if="strips.length">
       <dt>Strip</dt>
       <dd>
@@ -105,6 +123,12 @@ function alike(field: string) {
         />
       </dd>
     </template>
+    <template v-if="chains.length">
+      <dt>Chain</dt>
+      <dd>
+        <Picker label="Put a chain of the shelf in" :choices="chains" :value="null" empty="put one in…" @choose="lay" />
+      </dd>
+    </template>
     <template v-if="rows.length > 1 && patterns.length">
       <dt>Set alike</dt>
       <dd class="value">
@@ -114,6 +138,14 @@ function alike(field: string) {
           :value="insert"
           :empty="`as on ${first?.name}…`"
           @choose="insert = $event"
+        />
+        <Picker
+          v-if="insert"
+          label="Live or parked"
+          :choices="standings"
+          :value="null"
+          empty="live or parked…"
+          @choose="stand"
         />
         <Picker v-if="insert" label="Which field" :choices="fields" :value="null" empty="which…" @choose="alike" />
       </dd>

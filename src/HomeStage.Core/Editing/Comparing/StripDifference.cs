@@ -8,7 +8,7 @@ namespace HomeStage.Core.Editing.Comparing;
 internal static class StripDifference
 {
     public static IEnumerable<Edit> Between(Channel from, Channel to) =>
-        Inserts(from, to).Concat(Sends(from, to)).Concat(Feeds(from, to)).Concat(Shapes(from, to));
+        Inserts(from, to).Concat(Chains(from, to)).Concat(Sends(from, to)).Concat(Feeds(from, to)).Concat(Shapes(from, to));
 
     private static IEnumerable<Edit> Inserts(Channel from, Channel to)
     {
@@ -69,6 +69,8 @@ internal static class StripDifference
             yield return new SetParameter(channel, to.Id, turned[0], to.Settings.TryGetValue(turned[0], out var value) ? value : null);
         else if (turned.Count > 1)
             yield return new SetSettings(channel, to.Id, to.Settings);
+        if (was.Off != to.Off)
+            yield return new SwitchInsert(channel, to.Id, to.Off);
         if (!was.ParkedIn.Equals(to.ParkedIn))
             yield return new ParkInsert(channel, to.Id, to.ParkedIn);
         if (was.Key != to.Key)
@@ -83,6 +85,11 @@ internal static class StripDifference
             if (to.Notes.GetValueOrDefault(about, "") is var note && was.Notes.GetValueOrDefault(about, "") != note)
                 yield return new NoteInsert(channel, to.Id, about.Length == 0 ? null : about, note);
     }
+
+    /// <summary>What goes is taken away first: an insert is of one chain at most.</summary>
+    private static IEnumerable<Edit> Chains(Channel from, Channel to) =>
+        from.Chains.Where(c => !to.Chains.Contains(c)).Select(c => (Edit)new RemoveChain(to.Id, c.Id))
+            .Concat(to.Chains.Where(c => !from.Chains.Contains(c)).Select(c => new PutChain(to.Id, c)));
 
     private static IEnumerable<Edit> Sends(Channel from, Channel to) =>
         from.Sends.Where(s => to.Sends.All(o => o.To != s.To)).Select(s => (Edit)new RemoveSend(to.Id, s.To))

@@ -82,7 +82,8 @@ internal static class ChannelRules
         if (channel.Inserts.Count > MostInserts)
             return new Refusal.TooMany($"inserts on {channel.Name}", MostInserts);
         return channel.Inserts.Select(i => CheckInsert(template, channel, i)).FirstOrDefault(r => r is not null)
-            ?? Doubles.Check(channel.Inserts.Select(i => i.Id.Value), $"insert on {channel.Name}");
+            ?? Doubles.Check(channel.Inserts.Select(i => i.Id.Value), $"insert on {channel.Name}")
+            ?? ChainRules.Check(channel);
     }
 
     private static Refusal? CheckInsert(Template template, Channel channel, Insert insert)

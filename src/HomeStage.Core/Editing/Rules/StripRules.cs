@@ -27,7 +27,8 @@ internal static class StripRules
         if ((strip.Inserts ?? []).FirstOrDefault(i => i.Trigger is { Notes.Count: > 0 }) is not null)
             return new Refusal.WrongPlace(what, "is no channel's, so no channel's notes restart it");
         var template = EmptyStage.Create(what) with { Acts = acts.Count == 0 ? EmptyStage.Acts : acts.Select(a => new Act(a, a)).ToSequence() };
-        return ChannelRules.CheckInserts(template, new() { Id = EmptyStage.Main, Name = what, Kind = ChannelKind.Bus, Inserts = strip.Inserts ?? [] })
+        return ChannelRules.CheckInserts(template, new() { Id = EmptyStage.Main, Name = what, Kind = ChannelKind.Bus, Inserts = strip.Inserts ?? [], Chains = strip.Chains })
+            ?? (strip.Inserts is null && strip.Chains.Count > 0 ? new Refusal.WrongPlace(what, "has chains, so it says its inserts as well") : null)
             ?? CheckSends(what, strip.Sends ?? [])
             ?? (strip.NoteInput is { } input ? CheckInput(what, input) : null);
     }

@@ -14,8 +14,10 @@ internal static class ManyWords
         BusAround e => $"{e.Name} is put around {Names(e.Channels, t)}",
         DuplicateChannels e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "is" : "are")} duplicated",
         AddSends e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "sends" : "send")} to {t.Name(e.Send.To)}, {e.Send.Level}",
+        LayChain e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "gets" : "get")} the chain {StripSummary.Of(e.Strip)}",
         LayStrip e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "gets" : "get")} the strip: {StripSummary.Of(e.Strip)}",
         SetAlike e => $"{Names(e.Channels, t)}: {(e.Parameter is { } field ? $"{t.Find(e.From)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(field)?.Name.ToLowerInvariant() ?? field} of the" : "the")} {t.Insert(e.From, e.Insert)} set as on {t.Name(e.From)}",
+        StandAlike e => $"{Names(e.Channels, t)}: the {t.Insert(e.From, e.Insert)} {Stands(e, t)}",
         MonitorInputs e => $"{Names(e.Channels, t)}: {Heard(e)}",
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
@@ -37,6 +39,14 @@ internal static class ManyWords
 
     private static string Listed(List<string> names) =>
         names.Count <= MostNamed ? string.Join(", ", names) : $"{string.Join(", ", names.Take(MostNamed - 1))} and {names.Count - MostNamed + 1} more";
+
+    private static string Stands(StandAlike e, Template t) => (e.Act, e.Live) switch
+    {
+        (null, true) => "on",
+        (null, false) => "off in every act",
+        ({ } act, true) => $"live in {t.Act(act)}",
+        ({ } act, false) => $"parked in {t.Act(act)}",
+    };
 
     private static string Heard(MonitorInputs e)
     {

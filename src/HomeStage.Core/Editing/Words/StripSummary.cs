@@ -15,7 +15,7 @@ public static class StripSummary
     [
         .. strip.Input is { } input ? [$"input {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}"] : Array.Empty<string>(),
         .. strip.NoteInput is { } notes ? [Played(notes)] : Array.Empty<string>(),
-        .. strip.Inserts is { } inserts ? [inserts.Count == 0 ? "no inserts" : string.Join(", ", inserts.Select(Standing))] : Array.Empty<string>(),
+        .. strip.Inserts is { } inserts ? [inserts.Count == 0 ? "no inserts" : string.Join(", ", Standing(inserts, strip.Chains))] : Array.Empty<string>(),
         .. strip.Sends is { Count: > 0 } sends ? [$"sends to {string.Join(", ", sends.Select(Sent))}"] : Array.Empty<string>(),
         .. strip.Stages is { } stages && stages.Values.Any(s => s != StageState.OnStage) ? [Staged(stages)] : Array.Empty<string>(),
     ];
@@ -27,11 +27,21 @@ public static class StripSummary
     private static string Inputs(InputSource input) => string.Create(CultureInfo.InvariantCulture,
         $"{(input.Second is { } second ? $"inputs {input.First} and {second}" : $"input {input.First}")}, {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}");
 
+    private static IEnumerable<string> Standing(Sequence<Insert> inserts, Sequence<Chain> chains)
+    {
+        foreach (var insert in inserts)
+            if (chains.FirstOrDefault(c => c.Inserts.Contains(insert.Id)) is not { } chain)
+                yield return Standing(insert);
+            else if (insert == inserts.First(i => chain.Inserts.Contains(i.Id)))
+                yield return $"{chain.Name} ({string.Join(", ", inserts.Where(i => chain.Inserts.Contains(i.Id)).Select(Standing))})";
+    }
+
     private static string Standing(Insert insert)
     {
         var name = insert.Device?.Name ?? Wording.Processor(insert.Processor);
         return insert switch
         {
+            { Off: true } => $"{name}, off",
             { KeptForAutomation: true } => $"{name} kept for automation",
             { WaitsFor.What: WaitReason.SongKey } => $"{name} that waits for the key",
             { WaitsFor: not null } => $"{name} that waits",

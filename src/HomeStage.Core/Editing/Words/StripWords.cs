@@ -19,6 +19,10 @@ internal static class StripWords
         ParkInsert e => e.ParkedIn.Count == 0
             ? $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is live in every act"
             : $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is parked in {string.Join(", ", e.ParkedIn.Select(t.Act))}",
+        SwitchInsert e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is {(e.Off ? "off in every act" : "on")}",
+        PutChain e => ChainWords(e, t),
+        RemoveChain e => $"{t.Name(e.Channel)}: the chain {ChainOf(e.Channel, e.Chain, t)?.Name ?? e.Chain} is taken apart",
+        TurnChain e => TurnedWords(e, t),
         SetParameter e => Turned(e, t),
         SetSettings { Insert: { } insert } e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, insert)} is set anew",
         SetKey e => $"{t.Name(e.Channel)}: the key input of the {t.Insert(e.Channel, e.Insert)} is {KeyWords(e.Key)}",
@@ -34,6 +38,24 @@ internal static class StripWords
         RemoveShape e => $"{t.Name(e.Channel)}: no curve of its {Value(e.Target, e.Channel, t)} over {t.Timeline.NameOf(e.Section)} any more",
         _ => null,
     };
+
+    private static Chain? ChainOf(ChannelId channel, string id, Template t) => t.Find(channel)?.Chains.FirstOrDefault(c => c.Id == id);
+
+    private static string ChainWords(PutChain e, Template t)
+    {
+        var what = $"{Wording.Count(e.Chain.Inserts.Count, "insert")} and {Wording.Count(e.Chain.Controls.Count, "control")}";
+        return ChainOf(e.Channel, e.Chain.Id, t) is null
+            ? $"{t.Name(e.Channel)} has a chain {e.Chain.Name} of {what}"
+            : $"{t.Name(e.Channel)}: the chain {e.Chain.Name} is of {what}";
+    }
+
+    private static string TurnedWords(TurnChain e, Template t)
+    {
+        var chain = ChainOf(e.Channel, e.Chain, t);
+        var control = chain?.Controls.FirstOrDefault(c => c.Id == e.Control);
+        var was = control is null ? "" : string.Create(CultureInfo.InvariantCulture, $"{control.Position * 100:0.#} → ");
+        return string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)}, {chain?.Name ?? e.Chain}: {control?.Name ?? e.Control} {was}{e.Position * 100:0.#} %");
+    }
 
     private static string Turned(SetParameter e, Template t)
     {

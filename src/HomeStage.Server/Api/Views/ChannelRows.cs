@@ -1,3 +1,4 @@
+using HomeStage.Core.Making;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Colours;
 using HomeStage.Core.Playing;
@@ -31,7 +32,8 @@ internal static class ChannelRows
             [.. keys[row.Channel.Id].Distinct()],
             [.. row.Channel.Feeds.Select(f => template.Channels[f.Channel].Name).Distinct()],
             Unread, colours.GetValueOrDefault(row.Channel.Id), [.. held[row.Channel.Id]],
-            row.Channel.Inserts.All(i => i.WaitsFor is null) ? [] : [.. row.Channel.Inserts.Where(i => i.IsIdle(template)).Select(i => i.Id)]))];
+            row.Channel.Inserts.All(i => i.WaitsFor is null) ? [] : [.. row.Channel.Inserts.Where(i => i.IsIdle(template)).Select(i => i.Id)],
+            [.. from chain in row.Channel.Chains from control in chain.Controls where !ChainTurning.IsAsSaid(row.Channel, control) select $"{chain.Id}/{control.Id}"]))];
     }
 
     private static string ComesFrom(Template template, RunningOrderRow row, int senders) => row.Channel switch

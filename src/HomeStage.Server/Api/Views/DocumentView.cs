@@ -74,15 +74,16 @@ public sealed record SectionView(
 /// <param name="Steers">Names of the channels whose inserts it feeds.</param>
 /// <param name="Role">What its name says that it is for.</param>
 /// <param name="Held">Values that a curve or a lever holds.</param>
+/// <param name="TurnedByHand">Controls of its chains, each as "chain/control", of which something inside was set otherwise since.</param>
 /// <param name="Idle">Its inserts that are idle in every act, because what they wait for has not come.</param>
 /// <param name="Colour">Null where neither it nor anything that it feeds has a hue.</param>
 public sealed record ChannelView(
     Channel Channel, int Depth, double? HueDegrees, int Feeders, string ComesFrom, IReadOnlyList<string> KeyedBy, IReadOnlyList<string> Steers, RoleGuess Role,
-    ChannelColour? Colour, IReadOnlyList<HeldValue> Held, IReadOnlyList<InsertId> Idle)
+    ChannelColour? Colour, IReadOnlyList<HeldValue> Held, IReadOnlyList<InsertId> Idle, IReadOnlyList<string> TurnedByHand)
 {
     /// <summary>Whether two rows of one channel show the same; roles follow from the channel and are not asked.</summary>
     internal bool SaysTheSameAs(ChannelView other) =>
         ReferenceEquals(this, other)
         || (ReferenceEquals(Channel, other.Channel) && Depth == other.Depth && HueDegrees == other.HueDegrees && Colour == other.Colour && Feeders == other.Feeders
-            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers) && Held.SequenceEqual(other.Held) && Idle.SequenceEqual(other.Idle));
+            && ComesFrom == other.ComesFrom && KeyedBy.SequenceEqual(other.KeyedBy) && Steers.SequenceEqual(other.Steers) && Held.SequenceEqual(other.Held) && Idle.SequenceEqual(other.Idle) && TurnedByHand.SequenceEqual(other.TurnedByHand));
 }

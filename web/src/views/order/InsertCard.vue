@@ -39,7 +39,7 @@ function park() {
 </script>
 
 <template>
-  <div class="card" :class="{ parked, idle }">
+  <div class="card" :class="{ parked, idle: idle || insert.off }">
     <div class="head">
       <button type="button" class="open" :aria-expanded="open" @click="$emit('toggle')">
         <Icon :name="open ? 'fold' : 'unfold'" :size="13" /><span class="title">{{
@@ -47,7 +47,8 @@ function park() {
         }}</span
         ><span v-if="insert.device" class="plum standing-in" :title="`What is heard is ${kind?.name}`">stand-in</span
         ><span v-if="insert.key?.on" class="plum">keyed</span
-        ><span v-if="idle" class="plum" title="Idle until what it waits for has come">idle, waits</span
+        ><span v-if="insert.off" class="plum" title="Off in every act">off</span
+        ><span v-else-if="idle" class="plum" title="Idle until what it waits for has come">idle, waits</span
         ><span v-else-if="insert.waitsFor" class="quiet">awake</span
         ><span
           v-if="insert.keptForAutomation"

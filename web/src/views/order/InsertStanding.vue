@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { Edit, Insert } from '@/api/types'
 import { useDocument } from '@/state/document'
 
@@ -15,13 +14,6 @@ function send(edit: Edit) {
 
 function park(act: string, live: boolean) {
   const parkedIn = live ? props.insert.parkedIn.filter((id) => id !== act) : [...props.insert.parkedIn, act]
-  send({ type: 'park-insert', channel: props.channel, insert: props.insert.id, parkedIn })
-}
-
-const everywhere = computed(() => props.insert.parkedIn.length === (document.head?.acts.length ?? 0))
-
-function parkEverywhere() {
-  const parkedIn = everywhere.value ? [] : (document.head?.acts.map((act) => act.id) ?? [])
   send({ type: 'park-insert', channel: props.channel, insert: props.insert.id, parkedIn })
 }
 
@@ -47,12 +39,12 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
     <button
       type="button"
       class="plain bare"
-      :class="{ on: everywhere }"
-      :aria-pressed="everywhere"
-      title="Switched off in every act, until it is wanted"
-      @click="parkEverywhere"
+      :class="{ on: insert.off }"
+      :aria-pressed="insert.off"
+      title="Off in every act, until it is wanted; which acts it is live in stays as it is"
+      @click="send({ type: 'switch-insert', channel, insert: insert.id, off: !insert.off })"
     >
-      Park everywhere
+      Off everywhere
     </button>
   </div>
   <div class="standing">

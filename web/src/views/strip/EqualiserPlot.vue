@@ -82,6 +82,11 @@ const path = (gains: readonly number[]) =>
         .join('')
     : ''
 const whole = computed(() => path(response.value?.wholeDb ?? []))
+const others = computed(() =>
+  (response.value?.sections ?? [])
+    .filter((s) => s.isOn && s.id !== chosen.value && s.gainsDb.some((db) => Math.abs(db) >= 0.05))
+    .map((s) => ({ id: s.id, path: path(s.gainsDb) })),
+)
 const single = computed(() => path(response.value?.sections.find((s) => s.id === chosen.value)?.gainsDb ?? []))
 const points = computed(() =>
   (response.value?.sections ?? []).map((section) => {
@@ -199,6 +204,7 @@ const lines = [50, 100, 200, 500, 1000, 2000, 5000, 10000]
     <path v-for="db in [-18, -12, -6, 6, 12, 18]" :key="db" class="grid" :d="`M0 ${y(db)}H${wide}`" />
     <path class="rest" :d="`M0 ${y(0)}H${wide}`" />
     <path class="spectrum" :d="ribbon" />
+    <path v-for="other in others" :key="other.id" class="other" :d="other.path" />
     <path class="one" :d="single" />
     <path class="whole" :d="whole" />
     <text v-for="hz in lines" :key="`t${hz}`" class="mark" :x="x(hz)" :y="high + 13" text-anchor="middle">
@@ -259,6 +265,12 @@ const lines = [50, 100, 200, 500, 1000, 2000, 5000, 10000]
 }
 
 .whole,
+.other {
+  fill: none;
+  stroke: var(--text-2);
+  stroke-opacity: 0.45;
+}
+
 .one {
   fill: none;
   stroke: var(--text);

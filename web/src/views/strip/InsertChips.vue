@@ -19,15 +19,20 @@ const chips = computed(() =>
   props.channel.inserts.map((insert) => ({
     insert,
     name: insert.device?.name ?? catalogue.processors.get(insert.processor)?.name ?? insert.processor,
-    standing: idle.value.includes(insert.id)
-      ? 'waits'
-      : insert.parkedIn.includes(document.act)
-        ? 'parked'
-        : insert.keptForAutomation
-          ? 'for automation'
-          : 'live',
+    chain: props.channel.chains.find((c) => c.inserts.includes(insert.id))?.name,
+    standing: insert.off
+      ? 'off'
+      : idle.value.includes(insert.id)
+        ? 'waits'
+        : insert.parkedIn.includes(document.act)
+          ? 'parked'
+          : insert.keptForAutomation
+            ? 'for automation'
+            : 'live',
   })),
 )
+
+const isOut = (standing: string) => ['off', 'waits', 'parked'].includes(standing)
 
 function move(from: number, to: number) {
   const insert = props.channel.inserts[from]
@@ -88,7 +93,7 @@ async function add(choice: string) {
         class="chip"
         role="option"
         draggable="true"
-        :class="{ chosen: chip.insert.id === chosen, off: chip.standing === 'waits' || chip.standing === 'parked' }"
+        :class="{ chosen: chip.insert.id === chosen, off: isOut(chip.standing) }"
         :aria-selected="chip.insert.id === chosen"
         title="Drag to move; Alt and the arrows move it, p switches it in this act, Delete takes it out"
         @click="chosen = chip.insert.id"
@@ -98,8 +103,8 @@ async function add(choice: string) {
         @drop.prevent="drop(i)"
       >
         <b>{{ chip.name }}</b>
-        <small :class="chip.standing === 'waits' || chip.standing === 'parked' ? 'plum' : 'quiet'">{{
-          chip.standing
+        <small :class="isOut(chip.standing) ? 'plum' : 'quiet'">{{
+          chip.chain ? `${chip.standing}, ${chip.chain}` : chip.standing
         }}</small>
       </button>
     </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import ChainsPanel from './chains/ChainsPanel.vue'
 import EqualiserPlot from './EqualiserPlot.vue'
 import EqualiserSections from './EqualiserSections.vue'
 import HearInsert from './HearInsert.vue'
@@ -120,6 +121,7 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
         </button>
       </div>
       <TryInsert :channel="channel" />
+      <ChainsPanel :key="channel.id" :channel="channel" />
       <RefusalNote
         v-if="document.refusal?.channel === channel.id"
         :depth="0"
