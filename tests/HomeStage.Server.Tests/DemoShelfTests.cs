@@ -18,7 +18,7 @@ public class DemoShelfTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var items = (await server.GetAsync("/api/shelf")).AsArray();
 
-        Assert.Equal(["kit", "kit", "machine", "device", "device", "studio", "studio"], items.Select(i => i!["kind"]!.ToString()));
+        Assert.Equal(["kit", "kit", "machine", "device", "device", "studio", "studio", "chain"], items.Select(i => i!["kind"]!.ToString()));
         var outputs = (await DocumentAsync(items.Single(i => i!["kind"]!.ToString() == "machine")!))["content"]!["outputs"]!.AsArray();
         Assert.Equal((7, 2), (outputs.Count, outputs.Count(o => o!["format"]!.ToString() == "stereo")));
     }

@@ -102,7 +102,7 @@ public static class ChannelFactory
 
     private static Source? SourceOf(Template template, ChannelWish wish) => wish.Kind switch
     {
-        ChannelKind.Instrument => Played(template, wish.Instrument ?? InstrumentCatalogue.Undertow, wish.Device),
+        ChannelKind.Instrument => Played(template, wish.Instrument ?? FittingInstrument.For(wish.Name, wish.Role), wish.Device),
         ChannelKind.Trigger => Played(template, wish.Instrument ?? InstrumentCatalogue.KeyTone),
         ChannelKind.Direct when wish.Instrument is { } instrument => Played(template, instrument),
         ChannelKind.Split when wish.SplitOf is { } player => new OutputSource(player, wish.Output ?? 2),

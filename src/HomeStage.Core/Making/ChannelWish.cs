@@ -19,7 +19,7 @@ public sealed record ChannelWish(ChannelKind Kind)
     /// <summary>Null for what its kind, or the output that it takes, begins with.</summary>
     public ChannelFormat? Format { get; init; }
 
-    /// <summary>Id in the instrument catalogue, for what plays one; its kit comes along.</summary>
+    /// <summary>Id in the instrument catalogue, for what plays one, its kit comes along; null for the one that fits the name.</summary>
     public string? Instrument { get; init; }
 
     /// <summary>The device that the instrument stands in for; null where the instrument is meant itself.</summary>

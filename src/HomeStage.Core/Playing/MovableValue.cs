@@ -16,6 +16,12 @@ public sealed record MovableValue(ChannelId Channel, Target Target, string Name,
     /// <summary>Whether this is what moves the channel's level, so that its fader stays free: a gain stage kept for automation, else the fader.</summary>
     public bool MovesTheLevel { get; init; }
 
+    /// <summary>What its numbers count, so that they can be written as people write them; null for levels, pans and controllers.</summary>
+    public Unit? Counts { get; init; }
+
+    /// <summary>The switch without which it is not heard, and which is off; null where it is heard.</summary>
+    public Parameter? Off { get; init; }
+
     /// <returns>Every one on a channel: level and pan, sends, inserts in order, the instrument, controllers.</returns>
     public static IEnumerable<MovableValue> On(Template template, Channel channel) => Targets(channel).Select(t => Of(template, channel, t)).OfType<MovableValue>();
 
@@ -31,6 +37,8 @@ public sealed record MovableValue(ChannelId Channel, Target Target, string Name,
         };
         return new(channel.Id, target, NameOf(template, channel, target, range), scale == Scale.Level ? Scales.FloorDb : range.Min, range.Max, range.Symbol, StoredValue.Of(channel, target), scale)
         {
+            Off = target.OffOn(channel),
+            Counts = target.ParameterOn(channel)?.Unit,
             MovesTheLevel = target == LevelOf(channel),
         };
     }

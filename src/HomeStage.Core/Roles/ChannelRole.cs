@@ -10,7 +10,7 @@ public static class ChannelRole
     /// says; where a name tells nothing, the instrument or the kind does.</summary>
     public static RoleGuess Of(Channel channel)
     {
-        var read = RoleReader.Read(channel.Name);
+        var read = channel.Kind == ChannelKind.Instrument ? RoleReader.ReadPlayed(channel.Name) : RoleReader.Read(channel.Name);
         if (channel.Role is { } said)
             return read with { Role = said, Family = RoleNames.FamilyOf(said), Confidence = 1 };
         var role = channel.Kind switch

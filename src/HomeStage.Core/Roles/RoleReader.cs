@@ -16,10 +16,19 @@ public static class RoleReader
     /// <summary>Whether a person should be asked, however many other words stand beside: the name leans on one letter or on a word with many meanings.</summary>
     internal static bool IsFaint(string name) => RoleRules.Decide(new(JoinedWords.Of(NameWords.Of(name)))).Sureness < LeastSure;
 
-    public static RoleGuess Read(string name)
+    public static RoleGuess Read(string name) => Read(name, RoleRules.Decide);
+
+    /// <summary>The same of something that is played: a church organ is an organ, and a spring guitar a guitar.</summary>
+    internal static RoleGuess ReadPlayed(string name)
+    {
+        var read = Read(name);
+        return read.Family == "returns" && Read(name, RoleRules.Sound) is { Role: not RoleNames.Unknown } sound ? sound : read;
+    }
+
+    private static RoleGuess Read(string name, Func<SaidWords, (string Role, double Sureness)> decide)
     {
         var words = JoinedWords.Of(NameWords.Of(name));
-        var (role, sureness) = RoleRules.Decide(new(words));
+        var (role, sureness) = decide(new(words));
         var strange = words.Count(w => TradeWords.MeaningOf(w) is null && !TradeWords.IsNeutral(w));
         var confidence = role == RoleNames.Unknown ? 0 : sureness / (1 + 0.25 * strange);
         return new(role, RoleNames.FamilyOf(role), Math.Round(confidence, 2), SideOf(words), NumberOf(words));

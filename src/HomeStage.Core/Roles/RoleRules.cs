@@ -27,8 +27,11 @@ internal static class RoleRules
             return ("count-in", Sure);
         if (Sum(said) is { } sum)
             return (sum, Sure);
-        return Plural(said) is { } plural ? (plural, Sure) : Instrument(said);
+        return Sound(said);
     }
+
+    /// <summary>The instrument that sounds, whatever is said of where or through what.</summary>
+    public static (string Role, double Sureness) Sound(SaidWords said) => Plural(said) is { } plural ? (plural, Sure) : Instrument(said);
 
     /// <summary>"Key" is a key signal beside a drum or alone with "in", and a keyboard otherwise.</summary>
     private static bool IsTrigger(SaidWords said) =>

@@ -11,6 +11,25 @@ public class MakeChannelTests
 {
     private static readonly Template Empty = OneBar();
 
+    [Theory]
+    [InlineData("Sub bass", InstrumentCatalogue.Undertow)]
+    [InlineData("Upright piano", InstrumentCatalogue.Bellbuoy)]
+    [InlineData("Hammered dulcimer pad", InstrumentCatalogue.Gullwing)]
+    [InlineData("Nylon gtr", InstrumentCatalogue.Driftwood)]
+    [InlineData("Chamber organ", InstrumentCatalogue.Reedbox)]
+    [InlineData("Plate piano", InstrumentCatalogue.Bellbuoy)]
+    [InlineData("Spring guitar", InstrumentCatalogue.Driftwood)]
+    [InlineData("Drum kit", InstrumentCatalogue.Breakwater)]
+    [InlineData("Congas", InstrumentCatalogue.Breakwater)]
+    [InlineData("Riser FX", InstrumentCatalogue.Squall)]
+    [InlineData("Something else", InstrumentCatalogue.Undertow)]
+    public void AnInstrument_OfWhichOnlyTheNameIsSaid_IsTheOneThatFitsIt(string name, string instrument)
+    {
+        var made = EmptyStage.Create("Any").With(new MakeChannel(new(ChannelKind.Instrument) { Name = name })).Channels[^1];
+
+        Assert.Equal(instrument, Assert.IsType<InstrumentSource>(made.Source).Instrument);
+    }
+
     [Property(MaxTest = 200)]
     public void Make_AnyKindOfWishOnAnyTemplate_GivesAnIdThatIsNew_AndIsTakenBackExactly(int seed)
     {

@@ -31,6 +31,11 @@ internal static class StripFaults
                 inOrder.With(new PutLever(dive), new PutLever(dive with { Id = "later", Name = "Later" })),
                 inOrder.With(new PutLever(dive), rise),
             ]),
+            ("moves-what-is-off",
+            [
+                inOrder.With(new AddInsert(Lead, Insert("cut", ProcessorCatalogue.Equaliser)), new PutShape(Lead, new(new InsertTarget(new("cut"), "low-cut-hz"), "song", [new(0, 1200), new(1, 90)]))),
+                inOrder.With(new AddInsert(Lead, Insert("cut", ProcessorCatalogue.Equaliser)), new PutLever(new("dive", "Dive", 0.5, [new(Lead, new InsertTarget(new("cut"), "high-cut-hz"), 400, 8000)]))),
+            ]),
             ("needs-key", [inOrder.With(new AddInsert(Lead, Insert("tune", ProcessorCatalogue.PitchCorrection)))]),
             ("strip-on-notes",
             [

@@ -5303,6 +5303,8 @@ export interface components {
             stored: null | number;
             scale: components["schemas"]["Scale"];
             movesTheLevel?: boolean;
+            counts?: null | components["schemas"]["Unit"];
+            off?: null | components["schemas"]["Parameter"];
         };
         MovedView: {
             channelName: string;
@@ -5513,6 +5515,22 @@ export interface components {
         };
         /** @enum {unknown} */
         PanLaw: "constant-power" | "linear" | "compromise" | "constant-power-centre-unity" | "linear-centre-unity" | "compromise-centre-unity";
+        Parameter: {
+            id: string;
+            name: string;
+            unit: components["schemas"]["Unit"];
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            step: number;
+            /** Format: double */
+            default: number;
+            options?: string[];
+            needs?: null | string;
+            standsStill?: null | string;
+        };
         ParameterView: {
             id: string;
             name: string;

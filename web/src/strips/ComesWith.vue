@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { madeOf } from './stripCalls'
 import type { ChannelWish } from '@/api/types'
 import { useDocument } from '@/state/document'
 
-/** What a channel that is wished for gets by itself, asked of the server while the wish is written. */
-const props = defineProps<{ wish: ChannelWish; count: number }>()
+/** What channels that are wished for get by themselves, asked of the server while the wish is written. */
+const props = defineProps<{ wishes: readonly ChannelWish[] }>()
 const document = useDocument()
-const parts = ref<string[]>([])
+const mostAsked = 24
+/** Those that come with the same stand together. */
+const groups = ref<{ names: string[]; parts: string[] }[]>([])
 let turn = 0
 
 const ask = useDebounceFn(async () => {
@@ -16,33 +18,44 @@ const ask = useDebounceFn(async () => {
   if (!id) return
   const mine = ++turn
   try {
-    const made = await madeOf(id, props.wish)
-    if (mine === turn) parts.value = made.comesWith
+    const made = await Promise.all(props.wishes.slice(0, mostAsked).map((wish) => madeOf(id, wish)))
+    if (mine !== turn) return
+    const found = new Map<string, { names: string[]; parts: string[] }>()
+    for (const { name, comesWith } of made) {
+      const key = JSON.stringify(comesWith)
+      const group = found.get(key) ?? { names: [], parts: comesWith }
+      group.names.push(name)
+      found.set(key, group)
+    }
+    groups.value = [...found.values()]
   } catch {
     // A wish that cannot be yet comes with nothing; adding it says why.
-    if (mine === turn) parts.value = []
+    if (mine === turn) groups.value = []
   }
 }, 120)
-watch(() => JSON.stringify(props.wish), ask, { immediate: true })
+watch(() => JSON.stringify(props.wishes), ask, { immediate: true })
+
+const parts = computed(() => (groups.value.length === 1 ? groups.value[0]!.parts : []))
+const opening = computed(() => {
+  const count = props.wishes.length
+  if (groups.value.length > 1) return `${count} channels come with`
+  if (!parts.value.length) return count > 1 ? `${count} channels with nothing on them` : 'Comes with nothing on it'
+  return count > 1 ? `${count} channels, each with` : 'Comes with'
+})
 </script>
 
 <template>
   <div class="comes" role="status">
-    <span class="quiet"
-      >{{ count > 1 ? `${count} channels, each` : '' }}
-      {{
-        parts.length
-          ? count > 1
-            ? 'with'
-            : 'Comes with'
-          : count > 1
-            ? 'with nothing on it'
-            : 'Comes with nothing on it'
-      }}</span
-    >
+    <span class="quiet">{{ opening }}</span>
     <ul v-if="parts.length">
       <li v-for="part in parts" :key="part">{{ part }}</li>
     </ul>
+    <dl v-else-if="groups.length > 1">
+      <template v-for="group in groups" :key="group.names[0]">
+        <dt>{{ group.names.join(', ') }}</dt>
+        <dd>{{ group.parts.join('; ') || 'nothing on it' }}</dd>
+      </template>
+    </dl>
   </div>
 </template>
 
@@ -54,5 +67,20 @@ watch(() => JSON.stringify(props.wish), ask, { immediate: true })
 ul {
   margin: 3px 0 0;
   padding-left: 16px;
+}
+
+dl {
+  margin: 3px 0 0;
+  max-height: 190px;
+  overflow: auto;
+}
+
+dt {
+  font-weight: 500;
+}
+
+dd {
+  margin: 0 0 4px;
+  color: var(--text-2);
 }
 </style>

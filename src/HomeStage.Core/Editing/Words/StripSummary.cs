@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 
@@ -20,9 +21,9 @@ public static class StripSummary
         .. strip.Stages is { } stages && stages.Values.Any(s => s != StageState.OnStage) ? [Staged(stages)] : Array.Empty<string>(),
     ];
 
-    /// <returns>The same of one channel, with the inputs that it takes.</returns>
+    /// <returns>The same of one channel, with the inputs or the instrument that it takes.</returns>
     public static IReadOnlyList<string> Parts(Strip strip, Channel channel) =>
-        [.. channel.Source is InputSource input ? [Inputs(input)] : Array.Empty<string>(), .. Parts(strip with { Input = null, Inserts = strip.Inserts is { Count: > 0 } ? strip.Inserts : null })];
+        [.. channel.Source switch { InputSource input => [Inputs(input)], InstrumentSource played => [$"plays {played.Title()}"], _ => Array.Empty<string>() }, .. Parts(strip with { Input = null, Inserts = strip.Inserts is { Count: > 0 } ? strip.Inserts : null })];
 
     private static string Inputs(InputSource input) => string.Create(CultureInfo.InvariantCulture,
         $"{(input.Second is { } second ? $"inputs {input.First} and {second}" : $"input {input.First}")}, {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}");

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { shareOf, valueAt, type MovedRow } from './rows'
-import type { ShapeKind, ShapePoint } from '@/api/types'
+import { between, shareOf, valueAt, type MovedRow } from './rows'
+import type { Edit, ShapeKind, ShapePoint } from '@/api/types'
 import DrawnCurve from '@/parts/DrawnCurve.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { levelText, numberText } from '@/parts/decibels'
@@ -48,9 +48,7 @@ function put(drawn: ShapePoint[]) {
 
 function shape(kind: ShapeKind) {
   const [a, b] = [stored(from.value), stored(to.value)]
-  put(
-    kind.points.map((p) => ({ place: p.place, value: p.value === 0 ? a : p.value === 1 ? b : a + (b - a) * p.value })),
-  )
+  put(kind.points.map((p) => ({ place: p.place, value: between(range.value!, a, b, p.value) })))
 }
 
 /** An end that is typed moves the curve's end; what lies between keeps its share of the way. */
@@ -67,6 +65,15 @@ function end(which: 'from' | 'to', value: number | null) {
       value: a === b ? c + (d - c) * p.place : c + ((p.value - a) / (b - a)) * (d - c),
     })),
   )
+}
+
+function switchOn(parameter: string) {
+  const { channel, target } = props.row.value!
+  const edit: Edit =
+    target.type === 'insert'
+      ? { type: 'set-parameter', channel, insert: target.insert, parameter, value: 1 }
+      : { type: 'set-instrument-setting', channel, parameter, value: 1 }
+  void document.edit([edit], channel)
 }
 
 const drawn = computed(() =>
@@ -107,6 +114,7 @@ const said = (value: number) =>
         label="From"
         :form="range.isLevel ? 'level' : 'number'"
         :unit="range.symbol"
+        :counts="range.counts"
         :value="from"
         :min="range.min"
         :max="range.max"
@@ -118,6 +126,7 @@ const said = (value: number) =>
         label="To"
         :form="range.isLevel ? 'level' : 'number'"
         :unit="range.symbol"
+        :counts="range.counts"
         :value="to"
         :min="range.min"
         :max="range.max"
@@ -125,6 +134,10 @@ const said = (value: number) =>
         @change="end('to', $event)"
       />
     </div>
+    <p v-if="range.off" class="off">
+      {{ range.off.name }} is off: nothing is heard of it.
+      <button type="button" class="plain" @click="switchOn(range.off.id)">Switch it on</button>
+    </p>
     <div class="kinds">
       <button v-for="kind in kinds" :key="kind.id" type="button" class="plain kind" @click="shape(kind)">
         <svg viewBox="0 -2 40 20" width="40" height="20" aria-hidden="true">
@@ -162,6 +175,10 @@ const said = (value: number) =>
 </template>
 
 <style scoped>
+.off {
+  color: var(--plum);
+}
+
 h3 {
   font-size: 15px;
   margin-bottom: 8px;

@@ -1,3 +1,4 @@
+import type { Counted } from '@/parts/written'
 import type { Edit, Lever, MovableValue, Movement, ShapePoint, Target } from '@/api/types'
 
 /** One line of the section plan: a value or a lever with its curves. */
@@ -13,6 +14,10 @@ export interface MovedRow {
     stored: number | null
     isLevel: boolean
     inOctaves: boolean
+    /** What its numbers count, so that they are read as people write them. */
+    counts?: Counted
+    /** The switch without which it is not heard, and which is off. */
+    off?: { id: string; name: string }
   } | null
   curves: Map<string, ShapePoint[]>
   put: (section: string, points: ShapePoint[]) => Edit
@@ -41,7 +46,9 @@ export function rowOf(
       symbol: value.symbol,
       stored: value.stored ?? null,
       isLevel: value.scale === 'level',
-      inOctaves: value.scale === 'octaves',
+      inOctaves: value.scale === 'octaves' && value.min > 0,
+      counts: value.counts ?? undefined,
+      off: value.off ?? undefined,
     },
     curves: new Map(curves.map((c) => [c.section, c.points])),
     put: (section, points) => ({ type: 'put-shape', channel, shape: { target, section, points } }),
@@ -83,6 +90,20 @@ export function shareOf(range: { min: number; max: number; inOctaves?: boolean }
     ? Math.log(value / range.min) / Math.log(range.max / range.min)
     : (value - range.min) / (range.max - range.min)
   return Math.min(1, Math.max(0, share))
+}
+
+/** A value on the way from one to another, as it is heard; on its way out of silence a level begins at the floor. */
+export function between(
+  range: { min: number; isLevel: boolean; inOctaves: boolean },
+  from: number,
+  to: number,
+  share: number,
+) {
+  if (share === 0 || from === to) return from
+  if (share === 1) return to
+  if (range.inOctaves && from > 0 && to > 0) return from * (to / from) ** share
+  const [a, b] = range.isLevel ? [Math.max(from, range.min), Math.max(to, range.min)] : [from, to]
+  return a + (b - a) * share
 }
 
 /** The value at a share of the range. */

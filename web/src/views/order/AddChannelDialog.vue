@@ -49,7 +49,7 @@ watch(open, (now) => {
   made = undefined
   proposal = propose()
   input.value = document.head?.nextInput ?? 1
-  instrument.value ||= catalogue.known.instruments[0]?.id ?? ''
+  instrument.value = ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
   name.value = ''
   document.refusal = undefined
@@ -85,11 +85,15 @@ const wish = computed<ChannelWish>(() => ({
   bare: bare.value,
 }))
 
+/** The first takes the input that is said; those after it take the next ones. */
+const wishes = computed(() => [
+  wish.value,
+  ...names.value.slice(1).map((name) => ({ ...wish.value, name, input: null, output: null })),
+])
+
 async function add() {
   await proposal
-  // The first takes the input that is said; those after it take the next ones.
-  const more = names.value.slice(1).map((name) => ({ ...wish.value, name, input: null, output: null }))
-  const ids = await document.make([wish.value, ...more].map((wish) => ({ type: 'make-channel' as const, wish })))
+  const ids = await document.make(wishes.value.map((wish) => ({ type: 'make-channel' as const, wish })))
   if (!ids) return
   made = ids[0]
   open.value = false
@@ -131,6 +135,7 @@ function chooseMade() {
       >
       <label v-if="kind === 'instrument'"
         >Instrument<select v-model="instrument" class="field">
+          <option value="">as it is called</option>
           <option v-for="i in catalogue.known.instruments" :key="i.id" :value="i.id">
             {{ i.name }}: {{ i.about }}
           </option>
@@ -168,7 +173,7 @@ function chooseMade() {
       <label
         >Name<input v-model="name" class="field" maxlength="2000" placeholder="by what it is; several are parted by ;"
       /></label>
-      <ComesWith v-if="open" :wish="wish" :count="names.length" />
+      <ComesWith v-if="open" :wishes="wishes" />
       <label class="bare"><input v-model="bare" type="checkbox" /> Bare, without its default strip</label>
       <DialogEnds
         :trouble="document.refusal?.sentence"

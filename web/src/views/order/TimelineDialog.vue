@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
-import { ref, watch } from 'vue'
+import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Meter, TimelineWish } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { secondsText } from '@/parts/decibels'
@@ -20,6 +20,7 @@ const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const tempo = ref('')
 const meter = ref('')
+const body = useTemplateRef('body')
 const lines = ref<Line[]>([])
 const trouble = ref<string>()
 
@@ -81,6 +82,13 @@ async function keep() {
     trouble.value = (error as Error).message
   }
 }
+/** Its name is what comes next. */
+async function addSection() {
+  lines.value.push({ id: null, name: `Section ${lines.value.length + 1}`, bars: '8', tempo: '', meter: '' })
+  await nextTick()
+  const names = body.value?.querySelectorAll<HTMLInputElement>('td:first-child input')
+  names?.[names.length - 1]?.select()
+}
 </script>
 
 <template>
@@ -103,7 +111,7 @@ async function keep() {
             <th />
           </tr>
         </thead>
-        <tbody>
+        <tbody ref="body">
           <tr v-for="(line, i) in lines" :key="line.id ?? i">
             <td><input v-model="line.name" class="field" maxlength="40" :aria-label="`Name of section ${i + 1}`" /></td>
             <td>
@@ -143,13 +151,7 @@ async function keep() {
           </tr>
         </tbody>
       </table>
-      <button
-        type="button"
-        class="plain more"
-        @click="lines.push({ id: null, name: `Section ${lines.length + 1}`, bars: '8', tempo: '', meter: '' })"
-      >
-        Add a section
-      </button>
+      <button type="button" class="plain more" @click="addSection">Add a section</button>
       <DialogEnds :trouble="trouble" leave="Leave it" keep="Keep it" @leave="open = false" />
     </form>
   </Dialog>

@@ -265,16 +265,16 @@ const lines = [50, 100, 200, 500, 1000, 2000, 5000, 10000]
 }
 
 .whole,
-.other {
-  fill: none;
-  stroke: var(--text-2);
-  stroke-opacity: 0.45;
-}
-
 .one {
   fill: none;
   stroke: var(--text);
   stroke-width: 2;
+}
+
+.other {
+  fill: none;
+  stroke: var(--text-2);
+  stroke-opacity: 0.45;
 }
 
 .one {

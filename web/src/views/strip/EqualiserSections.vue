@@ -61,7 +61,7 @@ function set(parameter: string, value: number | null) {
         />
         <select
           v-if="slopeOf(s)"
-          class="field"
+          class="field slope"
           :aria-label="slopeOf(s)!.name"
           :value="valueOf(slopeOf(s)!)"
           @change="set(slopeOf(s)!.id, Number(($event.target as HTMLSelectElement).value))"
@@ -97,6 +97,12 @@ function set(parameter: string, value: number | null) {
 </template>
 
 <style scoped>
+.slope {
+  font-size: 11px;
+  padding-inline: 4px 0;
+  max-width: 100%;
+}
+
 .sections {
   display: grid;
   grid-template-columns: repeat(8, minmax(0, 1fr));

@@ -33,7 +33,7 @@ watch(
   <figure>
     <figcaption class="quiet">Out for in, dBFS</figcaption>
     <svg
-      :viewBox="`-26 0 ${side + 30} ${side + 18}`"
+      :viewBox="`-26 -8 ${side + 30} ${side + 26}`"
       :width="side + 30"
       role="img"
       aria-label="What comes out for what goes in"

@@ -64,6 +64,10 @@ const measured = useMeasured(
   insert,
   section,
 )
+/** Measured, and found empty. */
+const isSilent = computed(
+  () => !measured.measuring.value && measured.before.value !== undefined && measured.before.value.loudnessLufs == null,
+)
 const reductions = computed(() => measured.after.value?.reductionsDb ?? [])
 
 useKeymap(stripShortcuts, {
@@ -187,6 +191,9 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
               }}
             </dd>
           </dl>
+          <p v-if="isSilent" class="faint">
+            Nothing sounds here in this act: no notes or sound lie on it, or on what feeds it.
+          </p>
         </section>
         <section>
           <h3>Hear</h3>
