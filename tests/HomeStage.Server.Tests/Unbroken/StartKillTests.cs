@@ -16,7 +16,7 @@ public class StartKillTests
     public async Task Start_AfterStartsThatWereKilled_HasTheWholeDemoOnce()
     {
         var chance = new Random(11);
-        for (var folder = 0; folder < Runs.Of(2, 25); folder++)
+        for (var folder = 0; folder < Runs.Of(1, 25); folder++)
         {
             using var data = new DataFolder();
             for (var start = 0; start < StartsAFolder; start++)

@@ -13,7 +13,7 @@ public class UploadKillTests
         using var data = new DataFolder();
         var chance = new Random(5);
         var (kept, number) = (new List<string>(), 0);
-        for (var kill = 0; kill < Runs.Of(4, 40); kill++)
+        for (var kill = 0; kill < Runs.Of(2, 40); kill++)
         {
             using var server = ChildServer.Start(data.Path, "--demo");
             await RenderAsync(server.Client);

@@ -166,6 +166,10 @@ function alike(field: string) {
 
 <style scoped src="../views/order/facts.css"></style>
 <style scoped>
+.facts {
+  margin-bottom: 8px;
+}
+
 .trouble {
   color: var(--blocker);
 }
