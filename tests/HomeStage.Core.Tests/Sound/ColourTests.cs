@@ -127,12 +127,42 @@ public class ColourTests
         var gains = Signals.Through(ducker, [.. Enumerable.Repeat(1f, 96000)]);
 
         // A quarter at 120 is 24,000 frames: down by 20 dB for the first half, half way back at three quarters.
-        Assert.Equal(1, gains[4700]);
-        Assert.Equal(-20, Signals.Db(gains[4800 + 6000]), 0.01);
-        // The glide is 2 ms behind, in which the curve moves by a sixth of a dB.
-        Assert.Equal(-10, Signals.Db(gains[4800 + 18000]), 0.2);
-        Assert.Equal(0, Signals.Db(gains[4800 + 24500]), 0.02);
-        Assert.Equal(-20, Signals.Db(gains[48000 + 6000]), 0.01);
+        // It is down at the hit itself: the glide of 2 ms lies before it.
+        Assert.Equal(1, gains[4800 - 97]);
+        Assert.Equal(-10, Signals.Db(gains[4800 - 48]), 0.01);
+        Assert.Equal(-20, Signals.Db(gains[4800]), 0.001);
+        Assert.Equal(-20, Signals.Db(gains[4800 + 6000]), 0.001);
+        Assert.Equal(-10, Signals.Db(gains[4800 + 18000]), 0.001);
+        Assert.Equal(0, Signals.Db(gains[4800 + 24000]), 0.001);
+        Assert.Equal(-20, Signals.Db(gains[48000]), 0.001);
+    }
+
+    [Fact]
+    public void Ducker_IsNowhereFurtherThanHalfAMillisecondFromItsCurve_BetweenTheGlides()
+    {
+        // A quarter at 120 is half a second; the hits are a third of it apart, so each curve is cut off by the next.
+        long[] hits = [0, 8000, 16000, 24000];
+        var curve = new ShapePoint[] { new(0, 0.8), new(0.03, 1), new(0.2, 0.3), new(1, 0) };
+        var ducker = new DuckerProcessor(Settings(("depth-db", 24), ("length-quarters", 1)), new NoteTrigger([], null, [.. curve]), new(Signals.Rate, 120) { Restarts = hits });
+
+        var gains = Signals.Through(ducker, [.. Enumerable.Repeat(1f, 40000)]);
+
+        foreach (var frame in Enumerable.Range(0, 40000).Where(f => !hits.Any(h => h > f && h - f <= 96)))
+        {
+            var since = frame - hits.Last(h => h <= frame);
+            // By lines between the drawn points, half a millisecond (24 frames) to either side.
+            var around = Enumerable.Range(-24, 49).Select(d => Drawn(Math.Max(0, since + d) / 24000.0)).ToList();
+            Assert.InRange(-Signals.Db(gains[frame]), around.Min() - 0.001, around.Max() + 0.001);
+        }
+
+        double Drawn(double place)
+        {
+            var next = Array.FindIndex(curve, p => p.Place >= place);
+            if (next <= 0)
+                return 24 * (next < 0 ? curve[^1].Value : curve[0].Value);
+            var (a, b) = (curve[next - 1], curve[next]);
+            return 24 * (a.Value + (b.Value - a.Value) * (place - a.Place) / (b.Place - a.Place));
+        }
     }
 
     private static AmplifierProcessor Amplifier(params (string Id, double Value)[] values) => new(Settings(values), 1, Signals.Rate);

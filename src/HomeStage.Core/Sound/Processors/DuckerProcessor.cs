@@ -6,7 +6,7 @@ using HomeStage.Core.Strips;
 namespace HomeStage.Core.Sound.Processors;
 
 /// <summary>A drawn gain curve that every trigger note, or every so many quarters, restarts from its start; it hears no
-/// audio key.</summary>
+/// audio key. It is where the curve starts at the hit, not after it.</summary>
 public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
 {
     private static readonly ProcessorKind Kind = ProcessorCatalogue.Find(ProcessorCatalogue.Ducker)!;
@@ -16,7 +16,7 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
     private double _lengthQuarters;
     private double _depthDb;
     private readonly int _sampleRateHz;
-    private readonly double _glide;
+    private readonly double _glideFrames;
     private readonly double _firstTempoBpm;
     private double _tempoBpm;
     private double _lengthFrames;
@@ -31,7 +31,7 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
         _curve = (trigger ?? NoteTrigger.Plain).Curve;
         _restarts = surroundings.Restarts;
         _sampleRateHz = surroundings.SampleRateHz;
-        _glide = CompressorLaw.Smoothing(DuckerLaw.GlideMs, _sampleRateHz);
+        _glideFrames = DuckerLaw.GlideMs / 1000 * _sampleRateHz;
         _firstTempoBpm = _tempoBpm = surroundings.TempoBpm;
         Retune(settings);
     }
@@ -62,8 +62,9 @@ public sealed class DuckerProcessor : IProcessor, IReducesGain, IFollowsTempo
         {
             for (; _next < _restarts.Count && _restarts[_next] <= _frame; _next++)
                 _since = _frame - _restarts[_next];
-            var wanted = DuckerLaw.ReductionDb(_curve, _since / _lengthFrames, _depthDb);
-            _downDb = Math.Abs(_downDb - wanted) < 1e-4 ? wanted : wanted + _glide * (_downDb - wanted);
+            _downDb = DuckerLaw.ReductionDb(_curve, _since / _lengthFrames, _depthDb);
+            if (_next < _restarts.Count && _restarts[_next] - _frame is var ahead && ahead < _glideFrames)
+                _downDb = DuckerLaw.GlidingDb(_downDb, DuckerLaw.ReductionDb(_curve, 0, _depthDb), 1 - ahead / _glideFrames);
             LargestReductionDb = Math.Max(LargestReductionDb, (float)_downDb);
             var gain = _downDb == 0 ? 1 : (float)Math.Pow(10, -_downDb / 20);
             left[i] *= gain;
