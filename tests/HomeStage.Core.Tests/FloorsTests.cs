@@ -32,7 +32,7 @@ public class FloorsTests
         ["Sound"],
         ["Machines", "Shelf", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
-        ["Soundcheck", "LineChecks", "Cabled"],
+        ["Soundcheck", "LineChecks", "Cabled", "Ducking"],
     ];
 
     private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];

@@ -71,7 +71,7 @@ public static class ProcessorCatalogue
             new("knee-db", "Knee", Unit.Decibels, 0, 24, 0.5, 6),
             new("attack-ms", "Attack", Unit.Milliseconds, 0.1, 200, 0.1, 10),
             new("hold-ms", "Hold", Unit.Milliseconds, 0, 500, 1, 0),
-            new("release-ms", "Release", Unit.Milliseconds, 5, 2000, 1, 120),
+            new("release-ms", "Release", Unit.Milliseconds, 5, 5000, 1, 120),
             Parameter.Choice("detector", "Detector hears", ["Peaks", "The mean (RMS)"]) with { StandsStill = Laid },
             new("make-up-db", "Make-up", Unit.Decibels, 0, 24, 0.1, 0),
             new("mix-percent", "Mix", Unit.Percent, 0, 100, 1, 100),
@@ -102,7 +102,7 @@ public static class ProcessorCatalogue
             new("range-db", "Range", Unit.Decibels, 0, 80, 1, 40),
             new("attack-ms", "Attack", Unit.Milliseconds, 0.05, 50, 0.05, 0.5),
             new("hold-ms", "Hold", Unit.Milliseconds, 0, 1000, 1, 30),
-            new("release-ms", "Release", Unit.Milliseconds, 5, 2000, 1, 120),
+            new("release-ms", "Release", Unit.Milliseconds, 5, 5000, 1, 120),
         ]) { SharePercent = 0.9 },
         new(Image, "Image", HasKey: false,
         [

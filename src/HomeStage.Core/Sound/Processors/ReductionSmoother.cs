@@ -14,8 +14,17 @@ internal sealed class ReductionSmoother
     private int _holdFrames;
     private int _held;
 
+    // With a hold it is reckoned in double: a float's share of a long release is off by milliseconds.
+    private double _last;
+    private double _attackShare;
+    private double _releaseShare;
+
     /// <summary>What was taken off at the last frame, in dB, at least 0.</summary>
-    public float Last { get; private set; }
+    public float Last
+    {
+        get => (float)_last;
+        private set => _last = value;
+    }
 
     /// <summary>Share of the old value that a frame keeps while the reduction grows.</summary>
     public float Attack => _attack;
@@ -28,8 +37,9 @@ internal sealed class ReductionSmoother
 
     public void Set(double attackMs, double holdMs, double releaseMs, int sampleRateHz)
     {
-        _attack = (float)CompressorLaw.Smoothing(attackMs, sampleRateHz);
-        _release = (float)CompressorLaw.Smoothing(releaseMs, sampleRateHz);
+        _attackShare = CompressorLaw.Smoothing(attackMs, sampleRateHz);
+        _releaseShare = CompressorLaw.Smoothing(releaseMs, sampleRateHz);
+        (_attack, _release) = ((float)_attackShare, (float)_releaseShare);
         _holdFrames = (int)(holdMs * sampleRateHz / 1000);
     }
 
@@ -73,12 +83,13 @@ internal sealed class ReductionSmoother
 
     private void WithHold(Span<float> reduction)
     {
+        var last = _last;
         foreach (ref var wanted in reduction)
         {
-            if (wanted >= Last)
+            if (wanted >= last)
             {
                 _held = _holdFrames;
-                Last = MathF.FusedMultiplyAdd(_attack, Last, (1 - _attack) * wanted);
+                last = wanted + _attackShare * (last - wanted);
             }
             else if (_held > 0)
             {
@@ -86,10 +97,12 @@ internal sealed class ReductionSmoother
             }
             else
             {
-                Last = MathF.FusedMultiplyAdd(_release, Last, (1 - _release) * wanted);
+                last = wanted + _releaseShare * (last - wanted);
             }
 
-            wanted = Last;
+            wanted = (float)last;
         }
+
+        _last = last;
     }
 }

@@ -1,0 +1,38 @@
+using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Ducking;
+
+/// <summary>What the detector of an insert is fed, and when its hits come.</summary>
+/// <param name="Left">Before the key input's cuts; full scale is 1.</param>
+/// <param name="Right">As long as <paramref name="Left"/>.</param>
+/// <param name="Hits">Frames at which a note of a feeding channel begins, ascending, each within the signal.</param>
+public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> Hits, int SampleRateHz)
+{
+    /// <summary>Renders it: a section of what the feeds bring to the insert.</summary>
+    /// <param name="section">Id of a section.</param>
+    /// <returns>Or what is in the way.</returns>
+    public static (KeySignal? Key, Refusal? Why) Of(Template template, string act, string section, ChannelId channel, InsertId insert)
+    {
+        var request = new RenderRequest(act, channel, section) { Point = ListeningPoint.Key, Insert = insert };
+        if (request.Check(template) is { } wrong)
+            return (null, wrong);
+        if (template.Channels[channel].Inserts.First(i => i.Id == insert).Key is not { On: true })
+            return (null, new Refusal.WrongPlace($"The key input on {template.Channels[channel].Name}", "is off, so nothing ducks it"));
+        var sound = Renderer.Render(template, request);
+        return (new(sound.Left, sound.Right, HitsOf(template, act, section, channel, insert, sound), template.SampleRateHz), null);
+    }
+
+    /// <summary>The largest level at the detector's input, in dBFS; −∞ for silence.</summary>
+    public double PeakDbfs => 20 * Math.Log10(Math.Max(Left.Select(Math.Abs).DefaultIfEmpty(0).Max(), Right.Select(Math.Abs).DefaultIfEmpty(0).Max()));
+
+    private static List<long> HitsOf(Template template, string act, string section, ChannelId channel, InsertId insert, RenderedSound sound)
+    {
+        var placed = new Timing.TimeMap(template.Timeline).Find(section)!;
+        var notes = new Playing.NoteRoute(template, act);
+        return [.. template.Channels.Where(c => c.Feeds.Any(f => f.Channel == channel && f.Insert == insert) && c.StageIn(act) != StageState.InTheWings)
+            .SelectMany(c => notes.Of(c)).Select(n => (long)Math.Round((n.StartSeconds - placed.StartSeconds) * template.SampleRateHz))
+            .Where(f => f >= 0 && f < sound.Left.Length).Distinct().Order()];
+    }
+}
