@@ -22,13 +22,14 @@ public sealed record DuckingReading(IReadOnlyList<HitReading> Hits, double Depth
 
     /// <param name="reductionDb">What is taken off at each frame, at least 0.</param>
     /// <param name="hits">Frames, ascending; none reads the stretch as one hit at its start.</param>
-    public static DuckingReading Of(ReadOnlySpan<float> reductionDb, IReadOnlyList<long> hits, int sampleRateHz)
+    /// <param name="aheadFrames">How long before a hit it begins to go down for it.</param>
+    public static DuckingReading Of(ReadOnlySpan<float> reductionDb, IReadOnlyList<long> hits, int sampleRateHz, int aheadFrames = 0)
     {
         IReadOnlyList<long> starts = hits.Count > 0 ? hits : [0];
         var read = new List<HitReading>();
         for (var i = 0; i < starts.Count; i++)
         {
-            var end = i + 1 < starts.Count ? (int)starts[i + 1] : reductionDb.Length;
+            var end = i + 1 < starts.Count ? Math.Max((int)starts[i] + 1, (int)starts[i + 1] - aheadFrames) : reductionDb.Length;
             read.Add(One(reductionDb[(int)starts[i]..end], starts[i], sampleRateHz));
         }
 

@@ -59,7 +59,7 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
         var moved = kind.Parameters.Where(p => p.StandsStill is null && _movement.Holds(channel.Id, Of(p))).ToList();
         var moves = moved.Exists(p => _movement.Moves(channel.Id, Of(p)));
         Map<double> SettingsAt(long frame) => Moved(insert.Settings, moved, p => _movement.At(channel.Id, Of(p), p.In(insert.Settings), Seconds(frame, lateness)));
-        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = _template.Key, Moves = moves, Restarts = kind.HasTrigger ? Restarts(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
+        var around = new Surroundings(_rateHz, range.TempoBpm) { Key = _template.Key, Moves = moves, Restarts = kind.HasTrigger ? Hits(insert.Trigger ?? NoteTrigger.Plain, lateness) : [] };
         IProcessor processor = insert.IsLiveIn(_template, request.Act)
             ? ProcessorFactory.Create(moved.Count == 0 ? insert : insert with { Settings = SettingsAt(lateness) }, lanes, around)
             : new PassThrough();
@@ -142,17 +142,6 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
         return [.. changes.Select(s => (Frame: Frame(s.StartSeconds) + lateness, s.TempoBpm)).Where(x => x.Frame > lateness && x.Frame < LengthFrames + lateness)];
     }
 
-    private List<long> Restarts(NoteTrigger trigger, int lateness)
-    {
-        var notes = trigger.Notes.Where(_template.Channels.Contains).SelectMany(id => _notes.Of(_template.Channels[id])).Select(n => n.StartSeconds);
-        var beats = trigger.EveryQuarters is { } every ? _time.Sections.SelectMany(s => Beats(s, every)) : [];
-        return [.. notes.Concat(beats).Select(s => Frame(s) + lateness).Distinct().Order()];
-    }
-
-    private static IEnumerable<double> Beats(PlacedSection section, double everyQuarters)
-    {
-        var every = NoteValue.Milliseconds(everyQuarters, section.TempoBpm) / 1000;
-        for (var beat = 0; beat * every < section.LengthSeconds; beat++)
-            yield return section.StartSeconds + beat * every;
-    }
+    private List<long> Hits(NoteTrigger trigger, int lateness) =>
+        [.. Restarts.Of(_template, _notes, _time, trigger).Select(s => Frame(s) + lateness).Distinct().Order()];
 }

@@ -1,0 +1,29 @@
+using HomeStage.Core.Strips;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Ducking;
+
+/// <summary>What a ducker does over a section, frame by frame.</summary>
+/// <param name="ReductionDb">What is taken off.</param>
+/// <param name="Hits">Frames at which it is told to.</param>
+public sealed record DuckingRun(float[] ReductionDb, IReadOnlyList<long> Hits, DuckingReading Reading)
+{
+    /// <returns>Or what is in the way.</returns>
+    public static (DuckingRun? Run, Refusal? Why) Of(Template template, string act, string section, Ducker ducker)
+    {
+        var insert = template.Channels[ducker.Channel].Inserts.First(i => i.Id == ducker.Insert);
+        if (new TimeMap(template.Timeline).Find(section) is not { } placed)
+            return (null, new Refusal.Missing("section", section, "on the timeline"));
+        if (ducker.Way == DuckingWay.Notes)
+        {
+            var (byNotes, hits) = NoteDucking.Run(template, act, placed, insert);
+            return (Read(byNotes, hits, template.SampleRateHz, (int)Math.Ceiling(DuckerLaw.GlideMs / 1000 * template.SampleRateHz)), null);
+        }
+
+        var (key, why) = KeySignal.Of(template, act, section, ducker.Channel, ducker.Insert);
+        return key is null ? (null, why) : (Read(Detection.Run(insert.Settings, insert.Key, key, 0, key.Left.Length), key.Hits, key.SampleRateHz, 0), null);
+    }
+
+    private static DuckingRun Read(float[] reduction, IReadOnlyList<long> hits, int rate, int aheadFrames) => new(reduction, hits, DuckingReading.Of(reduction, hits, rate, aheadFrames));
+}

@@ -1,0 +1,81 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Ducking;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Templates;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Ducking;
+
+/// <summary>Room that is made by intent alone, and ducking by notes.</summary>
+public class MakeRoomTests
+{
+    private static readonly Template Stage = OneBar(Bus("pads", "mix-bus"), Bus("bass", "mix-bus", Insert("kept", ProcessorCatalogue.Gain) with { KeptForAutomation = true }), Bus("echoes", "mix-bus"));
+
+    private static readonly RoomAsk ThreeWays = new(null, 1, [new(new("pads"), 4.5), new(new("bass"), 7), new(new("echoes"), 2)], 0.5);
+
+    [Fact]
+    public void ThreeChannels_GiveWayToANewTrigger_EachAsFarAsAsked()
+    {
+        var (room, why) = MakeRoom.Of(Stage, InMix, "song", ThreeWays);
+        Assert.Null(why);
+        var template = Stage.With([.. room!.Edits]);
+
+        var trigger = template.Channels.Single(c => c.Kind == ChannelKind.Trigger);
+        Assert.Null(trigger.Destination);
+        Assert.All(template.Acts, act => Assert.Equal(StageState.BehindTheCurtain, trigger.StageIn(act.Id)));
+        Assert.All(trigger.Feeds, f => Assert.Equal(TapPoint.Pre, f.Tap));
+        Assert.True(template.Channels[new ChannelId("bass")].Inserts[^1].KeptForAutomation);
+        Assert.All(room.Answers, a => Assert.Null(a.Answer.Limit));
+        // One bar of 4/4 at 120: back by the eighth is 250 ms after each of four hits.
+        Assert.All(Ducker.In(template), ducker =>
+        {
+            var (run, wrong) = DuckingRun.Of(template, InMix, "song", ducker);
+            Assert.Null(wrong);
+            Assert.Equal([0, 24000, 48000, 72000], run!.Hits);
+            Assert.Equal(ThreeWays.Ways.First(w => w.Channel == ducker.Channel).DepthDb, run.Reading.DepthDb, 0.2);
+            Assert.Equal(250, run.Reading.BackMs!.Value, 2.0);
+            Assert.Equal([trigger.Id], ducker.By);
+        });
+    }
+
+    [Fact]
+    public void AskedAgain_OfTheSameTrigger_TheSameCompressorsAreSetAnew()
+    {
+        var once = Stage.With([.. MakeRoom.Of(Stage, InMix, "song", ThreeWays).Room!.Edits]);
+        var trigger = once.Channels.Single(c => c.Kind == ChannelKind.Trigger).Id;
+
+        var again = once.With([.. MakeRoom.Of(once, InMix, "song", ThreeWays with { Trigger = trigger, Ways = [new(new("pads"), 9)] }).Room!.Edits]);
+
+        Assert.Equal(once.Channels.Sum(c => c.Inserts.Count), again.Channels.Sum(c => c.Inserts.Count));
+        Assert.Equal(9, DuckingRun.Of(again, InMix, "song", Ducker.In(again).Single(d => d.Channel.Value == "pads")).Run!.Reading.DepthDb, 0.2);
+    }
+
+    [Theory]
+    [InlineData(0.5, 4)]
+    [InlineData(41, 4)]
+    [InlineData(6, 0)]
+    public void WhatCannotBe_IsRefused(double depthDb, double backQuarters) =>
+        Assert.NotNull(MakeRoom.Of(Stage, InMix, "song", new(null, 1, [new(new("pads"), depthDb)], backQuarters)).Why);
+
+    [Theory]
+    [InlineData(6, 250, 0, false)]
+    [InlineData(12, 180, 40, false)]
+    [InlineData(3, 400, 0, true)]
+    [InlineData(20, 300, 25, true)]
+    public void ByNotes_TheDrawnCurveIsBackWhenItShallBe(double depthDb, double backMs, double stayMs, bool soft)
+    {
+        var (settings, trigger) = NoteDucking.Solve(new(depthDb, backMs, stayMs, soft), Map<double>.Empty, NoteTrigger.Plain, 120)!.Value;
+        var template = Stage.With(new AddInsert(new("pads"), new Insert(new("duck"), ProcessorCatalogue.Ducker) { Settings = settings, Trigger = trigger }));
+
+        var run = DuckingRun.Of(template, InMix, "song", Ducker.In(template).Single()).Run!;
+
+        Assert.Equal([0, 24000, 48000, 72000], run.Hits);
+        Assert.Equal(depthDb, run.Reading.DepthDb, 0.01);
+        Assert.Equal(backMs, run.Reading.BackMs!.Value, 0.5);
+        // All the way down at the hit, and as long as it shall stay.
+        Assert.Equal(depthDb, run.ReductionDb[24000], 0.01);
+        Assert.Equal(depthDb, run.ReductionDb[24000 + (int)(stayMs * 48)], 0.3);
+    }
+}
