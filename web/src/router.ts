@@ -49,6 +49,13 @@ export const router = createRouter({
       meta: { title: 'Strip' },
     })),
     ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/ducking`,
+      name: `${kind}-ducking`,
+      component: () => import('@/views/ducking/DuckingView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Ducking' },
+    })),
+    ...(['template', 'song'] as const).map((kind) => ({
       path: `/${kind}s/:id/movement`,
       name: `${kind}-movement`,
       component: () => import('@/views/movement/MovementView.vue'),

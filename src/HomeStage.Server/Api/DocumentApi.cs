@@ -72,6 +72,7 @@ internal static class DocumentApi
         group.MapUploads();
         group.MapFit();
         group.MapStrips();
+        group.MapDucking();
         group.MapMovement();
         group.MapResponses();
         group.MapWaiting();

@@ -1131,6 +1131,128 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/ducking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    section?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DuckingView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/ducking/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RoomRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoomView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/ducking/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DuckRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DuckView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/movement": {
         parameters: {
             query?: never;
@@ -4051,6 +4173,60 @@ export interface components {
         };
         /** @enum {unknown} */
         DrumSound: "kick" | "deep-drum" | "deep-drum-rim" | "snare" | "side-drum" | "brushed-drum" | "rim-click" | "clap" | "closed-hat" | "open-hat" | "foot-hat" | "high-tom" | "low-tom" | "frame-drum-open" | "frame-drum-slap" | "ride" | "crash" | "shaker" | "sand-block" | "high-wood-block" | "low-wood-block" | "bell" | "bell-tree" | "gong" | "low-bell" | "high-bell" | "hand-bells";
+        DuckRequest: {
+            act: string;
+            section: null | string;
+            channel: components["schemas"]["ChannelId"];
+            insert: components["schemas"]["InsertId"];
+            /** Format: double */
+            depthDb: number;
+            /** Format: double */
+            backQuarters: number;
+            /** Format: double */
+            stayMs: number;
+            soft: boolean;
+        };
+        DuckView: {
+            edits: components["schemas"]["Edit"][];
+            limit: null | string;
+        };
+        DuckerView: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            insert: components["schemas"]["InsertId"];
+            way: components["schemas"]["DuckingWay"];
+            by: components["schemas"]["DuckingSourceView"][];
+            reading: null | components["schemas"]["DuckingReadingView"];
+            trouble: null | string;
+        };
+        DuckingReadingView: {
+            /** Format: double */
+            depthDb: number;
+            /** Format: double */
+            leastDepthDb: number;
+            /** Format: double */
+            backMs: null | number;
+            /** Format: double */
+            meanDb: number;
+            recovers: boolean;
+            curveDb: number[];
+            hitSeconds: number[];
+        };
+        DuckingSourceView: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+        };
+        DuckingView: {
+            section: string;
+            sectionName: string;
+            /** Format: double */
+            barSeconds: number;
+            /** Format: double */
+            tempoBpm: number;
+            duckers: components["schemas"]["DuckerView"][];
+        };
+        /** @enum {unknown} */
+        DuckingWay: "level" | "notes";
         Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayChain"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutChain"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChain"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditStandAlike"] | components["schemas"]["EditSwitchInsert"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"] | components["schemas"]["EditTurnChain"];
         EditAcceptFinding: {
             /** @enum {string} */
@@ -5781,6 +5957,36 @@ export interface components {
             side: null | string;
             /** Format: int32 */
             number: null | number;
+        };
+        RoomAsk: {
+            trigger: null | components["schemas"]["ChannelId"];
+            /** Format: double */
+            everyQuarters: number;
+            ways: components["schemas"]["RoomFor"][];
+            /** Format: double */
+            backQuarters: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            stayMs: number;
+            /** @default false */
+            soft: boolean;
+        };
+        RoomFor: {
+            channel: components["schemas"]["ChannelId"];
+            /** Format: double */
+            depthDb: number;
+        };
+        RoomRequest: {
+            act: string;
+            section: null | string;
+            ask: components["schemas"]["RoomAsk"];
+        };
+        RoomView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            limits: string[];
         };
         SampleLayer: {
             /** Format: int32 */

@@ -18,6 +18,8 @@ const orderPath = computed(() => {
 const outputsPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/outputs` : undefined))
 const stripPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/strip` : undefined))
 const onStrip = computed(() => route.name === 'template-strip' || route.name === 'song-strip')
+const duckingPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/ducking` : undefined))
+const onDucking = computed(() => route.name === 'template-ducking' || route.name === 'song-ducking')
 const movementPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/movement` : undefined))
 const onMovement = computed(() => route.name === 'template-movement' || route.name === 'song-movement')
 const onOutputs = computed(() => route.name === 'template-outputs' || route.name === 'song-outputs')
@@ -40,6 +42,9 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
       ><Icon name="outputs" />Outputs</RouterLink
     >
     <RouterLink v-if="stripPath" :to="stripPath" :class="{ on: onStrip }"><Icon name="strip" />Strip</RouterLink>
+    <RouterLink v-if="duckingPath" :to="duckingPath" :class="{ on: onDucking }"
+      ><Icon name="ducking" />Ducking</RouterLink
+    >
     <RouterLink v-if="movementPath" :to="movementPath" :class="{ on: onMovement }"
       ><Icon name="movement" />Movement</RouterLink
     >

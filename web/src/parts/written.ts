@@ -4,8 +4,18 @@ import type { Parameter } from '@/api/types'
 export type Counted = Parameter['unit']
 
 /** A number as somebody wrote it: with a prefix, a unit of its own, or as a note value. */
-export async function readValue(text: string, unit: Counted, tempoBpm: number) {
-  return (await asked(api.POST('/api/values', { body: { text, unit, tempoBpm } }))).value
+export function readValue(text: string, unit: Counted, tempoBpm: number) {
+  const reading = asked(api.POST('/api/values', { body: { text, unit, tempoBpm } })).then((answer) => answer.value)
+  pending.add(reading)
+  void reading.catch(() => undefined).finally(() => pending.delete(reading))
+  return reading
+}
+
+const pending = new Set<Promise<unknown>>()
+
+/** Waits for what was typed and is still being read: whoever sends a form right after typing means what is typed. */
+export async function valuesRead() {
+  await Promise.allSettled([...pending])
 }
 
 const alike = 1e-6

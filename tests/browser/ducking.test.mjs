@@ -1,0 +1,94 @@
+// Room that is made by intent: who gives way, how far and until when; what it takes is worked out and measured.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, openTemplate, row, settles } from './stage.mjs'
+import { seriousIn } from './serious.mjs'
+
+let stage, page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+const idOf = () => page.url().match(/s\/([^/]+)\/ducking/)[1]
+const measured = async () => (await stage.get(`/api/documents/${idOf()}/ducking?act=write`)).duckers
+const near = (value, wanted, tolerance) => Math.abs(value - wanted) <= tolerance
+
+/** Buses on an empty stage, and the screen of who gives way. */
+async function buses(names) {
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'An empty stage' }).click()
+  await row(page, 'Mix bus').waitFor()
+  await page.keyboard.press('n')
+  const dialog = page.getByRole('dialog', { name: 'Add a channel' })
+  await dialog.getByLabel('Kind').selectOption('bus')
+  await dialog.getByLabel('Name').fill(names.join('; '))
+  await page.keyboard.press('Enter')
+  await dialog.waitFor({ state: 'hidden' })
+  await row(page, names.at(-1)).waitFor()
+  await page.getByRole('link', { name: 'Ducking' }).click()
+}
+
+test('three buses give way to a new trigger, each as far as asked, in one dialog', async () => {
+  await buses(['Marimba bus', 'Low drone', 'Choir of saws'])
+  const began = stage.actions.all
+  await page.getByRole('button', { name: 'Make room…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Make room' })
+  const asked = { 'Marimba bus': 4.5, 'Low drone': 9, 'Choir of saws': 3 }
+  for (const [name, db] of Object.entries(asked)) {
+    await dialog.getByLabel(name, { exact: true }).click()
+    const depth = dialog.getByLabel(`How far ${name} goes down`)
+    await depth.fill(String(db))
+    await depth.blur()
+  }
+  await dialog.getByLabel('They are back by').fill('1/8D')
+  await dialog.getByLabel('They are back by').blur()
+  await dialog.getByRole('button', { name: 'Make room' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  await page.getByText('3 duckers, all back before the next hit').waitFor()
+  const taken = stage.actions.since(began)
+  assert.ok(taken <= 12, `${taken} actions`)
+
+  // The engine itself, asked beside the screen: a dotted eighth at 120 is 375 ms.
+  for (const ducker of await measured()) {
+    assert.ok(near(ducker.reading.depthDb, asked[ducker.name], 0.2), `${ducker.name} goes down ${ducker.reading.depthDb} dB`)
+    assert.ok(near(ducker.reading.backMs, 375, 2), `${ducker.name} is back after ${ducker.reading.backMs} ms`)
+  }
+  const channels = (await stage.get(`/api/documents/${idOf()}`)).channels.map((r) => r.channel)
+  const trigger = channels.find((c) => c.kind === 'trigger')
+  assert.equal(trigger.destination, null)
+  assert.equal(trigger.feeds.length, 3)
+  assert.deepEqual(await seriousIn(page), [])
+})
+
+test('one of them is asked for anew, and says what is in the way', async () => {
+  await page.getByRole('button', { name: /Low drone gives way to Trigger/ }).click()
+  const depth = page.getByRole('spinbutton', { name: 'This deep' })
+  await depth.fill('12')
+  await depth.blur()
+  await page.getByRole('button', { name: 'Set it so' }).click()
+  await settles(async () => near((await measured()).find((d) => d.name === 'Low drone').reading.depthDb, 12, 0.2), true)
+
+  const back = page.getByRole('spinbutton', { name: 'Back by' })
+  await back.fill('1/2')
+  await back.blur()
+  await page.getByRole('button', { name: 'Set it so' }).click()
+  await page.getByText(/^The next hit comes first/).waitFor()
+  const drone = (await measured()).find((d) => d.name === 'Low drone').reading
+  assert.ok(drone.recovers && drone.backMs < 500)
+})
+
+test('the demo’s duckers are measured over the section that is chosen', async () => {
+  await openTemplate(stage, 'Night Ferry')
+  await page.getByRole('link', { name: 'Ducking' }).click()
+  await page.getByText('2 duckers, all back before the next hit').waitFor()
+  await page.getByRole('figure').getByText('Bass, for Pulse trigger').waitFor()
+  await page.getByRole('button', { name: /Bass gives way to Pulse trigger/ }).press('ArrowDown')
+  await page.getByRole('figure').getByText('Instruments, for Pulse trigger').waitFor()
+})
+
+test('nothing was fetched from elsewhere and nothing went wrong in the console', () => {
+  assert.deepEqual(stage.strangers, [])
+  assert.deepEqual(stage.troubles, [])
+})

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import DuckAsk from './DuckAsk.vue'
+import DuckMatrix from './DuckMatrix.vue'
+import DuckPlot from './DuckPlot.vue'
+import MakeRoomDialog from './MakeRoomDialog.vue'
+import { duckingOf } from './duckingCalls'
+import { sentenceOf } from '@/api/client'
+import type { DocumentKind, Ducking } from '@/api/types'
+import { documentShortcuts, useKeymap } from '@/parts/keymap'
+import { useDocument } from '@/state/document'
+import { useListening } from '@/state/listening'
+import { useNews } from '@/state/useNews'
+import DocumentTitle from '@/views/order/DocumentTitle.vue'
+
+/** Who makes room for whom: measured over a section, asked for by depth and note value. */
+const props = defineProps<{ kind: DocumentKind; id: string }>()
+const document = useDocument()
+const listening = useListening()
+const ducking = ref<Ducking>()
+const chosen = ref<string>()
+const making = ref(false)
+const measuring = ref(false)
+const limits = ref<string[]>([])
+const trouble = ref<string>()
+useNews()
+useKeymap(documentShortcuts, { undo: document.undo, redo: document.redo, play: listening.play })
+
+watch(
+  () => [props.kind, props.id] as const,
+  ([kind, id]) => void document.open(kind, id),
+  { immediate: true },
+)
+const section = computed(() => listening.section ?? null)
+watch(
+  () => [document.head?.id, document.head?.revision, document.act, section.value] as const,
+  async ([id, revision, act, over]) => {
+    if (id !== props.id) return
+    measuring.value = true
+    try {
+      const found = await duckingOf(id, act, over)
+      if (revision === document.head?.revision && act === document.act) ducking.value = found
+      trouble.value = undefined
+    } catch (error) {
+      trouble.value = sentenceOf(error)
+    } finally {
+      measuring.value = false
+    }
+  },
+  { immediate: true },
+)
+
+const duckers = computed(() => ducking.value?.duckers ?? [])
+const current = computed(
+  () => duckers.value.find((d) => `${d.channel}/${d.insert}` === chosen.value) ?? duckers.value[0],
+)
+const standing = computed(() => {
+  const down = duckers.value.filter((d) => d.reading && !d.reading.recovers).length
+  const all = duckers.value.length
+  const count = all === 1 ? '1 ducker' : `${all} duckers`
+  return down === 0
+    ? `${count}, ${all === 1 ? 'back' : 'all back'} before the next hit`
+    : `${count}, ${down} still down at the next hit`
+})
+</script>
+
+<template>
+  <DocumentTitle />
+  <main v-if="document.head?.id === id" class="ducking">
+    <section class="work" aria-label="Who makes room for whom">
+      <div class="head">
+        <h2>Who makes room for whom</h2>
+        <span v-if="duckers.length" class="quiet">{{ standing }}</span>
+        <small v-if="measuring" class="faint">measuring…</small>
+        <span class="gap" />
+        <button type="button" class="plain" @click="making = true">Make room…</button>
+      </div>
+      <p v-for="limit in limits" :key="limit" class="plum" role="status">{{ limit }}</p>
+      <p v-if="trouble" class="faint" role="alert">{{ trouble }}</p>
+      <p v-if="ducking && duckers.length === 0" class="faint">
+        Nobody gives way yet. Make room says which channels go down, how far and until when; what it takes is worked
+        out.
+      </p>
+      <DuckMatrix
+        v-if="duckers.length"
+        :duckers="duckers"
+        :chosen="current && `${current.channel}/${current.insert}`"
+        @choose="chosen = $event"
+      />
+      <DuckPlot
+        v-if="ducking && current?.reading"
+        :ducker="current"
+        :bar-seconds="ducking.barSeconds"
+        :section="ducking.sectionName"
+        :tempo-bpm="ducking.tempoBpm"
+      />
+    </section>
+    <aside class="side" aria-label="The chosen ducker">
+      <DuckAsk v-if="ducking && current" :ducker="current" :section="ducking.section" :tempo-bpm="ducking.tempoBpm" />
+    </aside>
+  </main>
+  <p v-else-if="document.missing" class="nothing">
+    There is no such {{ kind }}. <RouterLink to="/">Back to the library</RouterLink>
+  </p>
+  <p v-else class="nothing faint">Opening…</p>
+  <MakeRoomDialog v-model:open="making" :section="section" @limits="limits = $event" />
+</template>
+
+<style scoped>
+.ducking {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 318px;
+  min-height: 0;
+}
+
+.work {
+  padding: 14px 18px;
+  overflow: auto;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 14px;
+  margin-bottom: 10px;
+}
+
+h2 {
+  font-size: 19px;
+  margin: 0;
+}
+
+.gap {
+  flex: 1;
+}
+
+.plum {
+  color: var(--plum);
+}
+
+.side {
+  border-left: 1px solid var(--line-soft);
+  background: var(--panel);
+  padding: 14px 18px 20px;
+  overflow: auto;
+}
+
+.nothing {
+  padding: 20px 18px;
+}
+
+@media (max-width: 900px) {
+  .ducking {
+    grid-template-columns: minmax(0, 1fr);
+    overflow: auto;
+  }
+
+  .work {
+    overflow: visible;
+  }
+}
+</style>

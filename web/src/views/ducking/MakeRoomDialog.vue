@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+import { computed, ref, watch } from 'vue'
+import { roomFor } from './duckingCalls'
+import { sentenceOf } from '@/api/client'
+import DialogEnds from '@/parts/DialogEnds.vue'
+import { valuesRead } from '@/parts/written'
+import ValueField from '@/parts/ValueField.vue'
+import { useDocument } from '@/state/document'
+
+/** Several channels give way to one trigger, in one act: said as intent, worked out by running it. */
+const open = defineModel<boolean>('open', { required: true })
+const props = defineProps<{ section: string | null }>()
+const emit = defineEmits<{ limits: [sentences: string[]] }>()
+const document = useDocument()
+const trigger = ref('')
+const every = ref(1)
+const back = ref(0.5)
+const soft = ref(false)
+const depths = ref(new Map<string, number>())
+const working = ref(false)
+const trouble = ref<string>()
+const usualDb = 6
+
+const triggers = computed(() => document.ordered.filter((r) => r.channel.kind === 'trigger'))
+const targets = computed(() => document.ordered.filter((r) => document.can(r).sounds && r.channel.kind !== 'trigger'))
+
+watch(open, (now) => {
+  if (!now) return
+  trigger.value = triggers.value[0]?.channel.id ?? ''
+  depths.value = new Map()
+  trouble.value = undefined
+})
+
+function turn(channel: string, on: boolean) {
+  const next = new Map(depths.value)
+  if (on) next.set(channel, usualDb)
+  else next.delete(channel)
+  depths.value = next
+}
+
+function deepen(channel: string, db: number | null) {
+  depths.value = new Map(depths.value).set(channel, db ?? usualDb)
+}
+
+async function make() {
+  if (!document.head) return
+  working.value = true
+  trouble.value = undefined
+  await valuesRead()
+  try {
+    const room = await roomFor(document.head.id, document.act, props.section, {
+      trigger: trigger.value || null,
+      everyQuarters: every.value,
+      ways: [...depths.value].map(([channel, depthDb]) => ({ channel, depthDb })),
+      backQuarters: back.value,
+      stayMs: 0,
+      soft: soft.value,
+    })
+    if (!(await document.edit(room.edits))) {
+      trouble.value = document.refusal?.sentence
+      return
+    }
+    open.value = false
+    emit('limits', room.limits)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  } finally {
+    working.value = false
+  }
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="open" modal header="Make room" :style="{ width: '460px' }" :draggable="false">
+    <form class="form" @submit.prevent="make">
+      <label
+        >For<select v-model="trigger" class="field" autofocus>
+          <option v-for="r in triggers" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
+          <option value="">a new trigger that nobody hears</option>
+        </select></label
+      >
+      <div v-if="!trigger" class="labelled">
+        <span>It strikes every</span>
+        <ValueField
+          label="It strikes every"
+          counts="quarters"
+          :value="every"
+          :min="0.125"
+          :max="16"
+          :step="0.125"
+          @change="every = $event ?? 1"
+        />
+      </div>
+      <fieldset>
+        <legend>These give way, and how far</legend>
+        <div v-for="r in targets" :key="r.channel.id" class="way">
+          <label
+            ><input
+              type="checkbox"
+              :checked="depths.has(r.channel.id)"
+              @change="turn(r.channel.id, ($event.target as HTMLInputElement).checked)"
+            />
+            {{ r.channel.name }}</label
+          >
+          <ValueField
+            v-if="depths.has(r.channel.id)"
+            :label="`How far ${r.channel.name} goes down`"
+            unit="dB"
+            :value="depths.get(r.channel.id) ?? usualDb"
+            :min="1"
+            :max="40"
+            :step="0.5"
+            @change="deepen(r.channel.id, $event)"
+          />
+        </div>
+      </fieldset>
+      <div class="pair">
+        <div class="labelled">
+          <span>Back by</span>
+          <ValueField
+            label="They are back by"
+            counts="quarters"
+            :value="back"
+            :min="0.03125"
+            :max="16"
+            :step="0.0625"
+            @change="back = $event ?? 0.5"
+          />
+        </div>
+        <label
+          >They go down<select v-model="soft" class="field">
+            <option :value="false">at once</option>
+            <option :value="true">gently</option>
+          </select></label
+        >
+      </div>
+      <DialogEnds
+        :trouble="trouble"
+        leave="Not now"
+        :keep="working ? 'Working it out…' : 'Make room'"
+        :disabled="depths.size === 0 || working"
+        @leave="open = false"
+      />
+    </form>
+  </Dialog>
+</template>
+
+<style scoped src="@/parts/dialogForm.css"></style>
+<style scoped>
+input[type='checkbox'] {
+  accent-color: var(--lamp-ground);
+}
+
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: 7px;
+  max-height: 220px;
+  overflow: auto;
+}
+
+legend {
+  color: var(--text-2);
+  padding: 0 4px;
+}
+
+.way {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 27px;
+}
+
+.way label {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+</style>
