@@ -114,22 +114,7 @@ async function keep() {
 <style scoped src="@/parts/dialogForm.css"></style>
 <style scoped>
 fieldset {
-  border: 1px solid var(--line);
-  border-radius: 7px;
   max-height: 180px;
   overflow: auto;
-  display: grid;
-  gap: 2px;
-}
-
-legend {
-  color: var(--text-2);
-  padding: 0 4px;
-}
-
-.switch {
-  display: flex;
-  align-items: center;
-  gap: 7px;
 }
 </style>

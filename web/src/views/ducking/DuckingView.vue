@@ -66,7 +66,7 @@ const standing = computed(() => {
 
 <template>
   <DocumentTitle />
-  <main v-if="document.head?.id === id" class="ducking">
+  <main v-if="document.head?.id === id" class="sided">
     <section class="work" aria-label="Who makes room for whom">
       <div class="head">
         <h2>Who makes room for whom</h2>
@@ -106,18 +106,8 @@ const standing = computed(() => {
   <MakeRoomDialog v-model:open="making" :section="section" @limits="limits = $event" />
 </template>
 
+<style scoped src="@/parts/sidedPage.css"></style>
 <style scoped>
-.ducking {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 318px;
-  min-height: 0;
-}
-
-.work {
-  padding: 14px 18px;
-  overflow: auto;
-}
-
 .head {
   display: flex;
   flex-wrap: wrap;
@@ -131,33 +121,7 @@ h2 {
   margin: 0;
 }
 
-.gap {
-  flex: 1;
-}
-
 .plum {
   color: var(--plum);
-}
-
-.side {
-  border-left: 1px solid var(--line-soft);
-  background: var(--panel);
-  padding: 14px 18px 20px;
-  overflow: auto;
-}
-
-.nothing {
-  padding: 20px 18px;
-}
-
-@media (max-width: 900px) {
-  .ducking {
-    grid-template-columns: minmax(0, 1fr);
-    overflow: auto;
-  }
-
-  .work {
-    overflow: visible;
-  }
 }
 </style>

@@ -153,15 +153,8 @@ input[type='checkbox'] {
 }
 
 fieldset {
-  border: 1px solid var(--line);
-  border-radius: 7px;
   max-height: 220px;
   overflow: auto;
-}
-
-legend {
-  color: var(--text-2);
-  padding: 0 4px;
 }
 
 .way {

@@ -135,7 +135,7 @@ function step(event: KeyboardEvent, rowAt: number, sectionAt: number) {
 
 <template>
   <DocumentTitle />
-  <main v-if="document.head?.id === id" class="movement">
+  <main v-if="document.head?.id === id" class="sided">
     <section class="plan" aria-label="What moves over the sections">
       <div class="tools">
         <span class="quiet">Move</span>
@@ -221,13 +221,8 @@ function step(event: KeyboardEvent, rowAt: number, sectionAt: number) {
   <ShortcutsDialog v-model:open="explaining" place="what moves" :shortcuts="documentShortcuts" />
 </template>
 
+<style scoped src="@/parts/sidedPage.css"></style>
 <style scoped>
-.movement {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 318px;
-  min-height: 0;
-}
-
 .plan {
   display: flex;
   flex-direction: column;
@@ -240,10 +235,6 @@ function step(event: KeyboardEvent, rowAt: number, sectionAt: number) {
   align-items: center;
   gap: 10px;
   padding: 10px 18px;
-}
-
-.gap {
-  flex: 1;
 }
 
 .scroll {
@@ -323,10 +314,7 @@ tr {
 }
 
 .side {
-  border-left: 1px solid var(--line-soft);
-  background: var(--panel);
-  padding: 12px 18px 20px;
-  overflow: auto;
+  padding-top: 12px;
   display: grid;
   align-content: start;
   gap: 18px;
@@ -342,16 +330,7 @@ tr {
   padding: 20px 0;
 }
 
-.nothing {
-  padding: 20px 18px;
-}
-
 @media (max-width: 900px) {
-  .movement {
-    grid-template-columns: minmax(0, 1fr);
-    overflow: auto;
-  }
-
   .scroll {
     overflow-x: auto;
   }

@@ -108,7 +108,7 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
 
 <template>
   <DocumentTitle />
-  <main v-if="document.head?.id === id && channel" class="strip">
+  <main v-if="document.head?.id === id && channel" class="sided">
     <section class="work" aria-label="The strip">
       <div class="head">
         <Picker
@@ -227,18 +227,8 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
   <ShortcutsDialog v-model:open="explaining" place="the strip" :shortcuts="stripHelp" />
 </template>
 
+<style scoped src="@/parts/sidedPage.css"></style>
 <style scoped>
-.strip {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 318px;
-  min-height: 0;
-}
-
-.work {
-  padding: 14px 18px;
-  overflow: auto;
-}
-
 .head {
   display: flex;
   align-items: flex-start;
@@ -252,22 +242,11 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
   align-self: center;
 }
 
-.gap {
-  flex: 1;
-}
-
 .levels {
   display: flex;
   gap: 24px;
   align-items: flex-start;
   flex-wrap: wrap;
-}
-
-.side {
-  border-left: 1px solid var(--line-soft);
-  background: var(--panel);
-  padding: 4px 18px 20px;
-  overflow: auto;
 }
 
 .side section {
@@ -308,20 +287,7 @@ h3 .swap {
   text-align: right;
 }
 
-.nothing {
-  padding: 20px 18px;
-}
-
 @media (max-width: 900px) {
-  .strip {
-    grid-template-columns: minmax(0, 1fr);
-    overflow: auto;
-  }
-
-  .work {
-    overflow: visible;
-  }
-
   .head {
     flex-wrap: wrap;
   }

@@ -72,22 +72,3 @@ async function make() {
 </template>
 
 <style scoped src="@/parts/dialogForm.css"></style>
-<style scoped>
-fieldset {
-  border: 1px solid var(--line);
-  border-radius: 7px;
-  display: grid;
-  gap: 2px;
-}
-
-legend {
-  color: var(--text-2);
-  padding: 0 4px;
-}
-
-.switch {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-}
-</style>
