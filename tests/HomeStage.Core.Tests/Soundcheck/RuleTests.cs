@@ -160,12 +160,14 @@ public class RuleTests
     public void Mends_OfAnyTemplate_CanBeAppliedAndRemoveTheirFinding(int seed)
     {
         var template = new RandomTemplates(seed).Grown(60);
-        foreach (var finding in Report.Of(template, Write, In(template)).Open)
+        // The acts are edited by chance as well.
+        var act = template.Acts[0].Id;
+        foreach (var finding in Report.Of(template, act, In(template)).Open)
         {
             foreach (var mend in finding.Mends)
             {
                 var mended = template.With([.. mend.Edits]);
-                Assert.True(Report.Of(mended, Write, In(mended)).Open.All(f => f.Key != finding.Key), $"{mend.Name}: {finding.Key} is still there.");
+                Assert.True(Report.Of(mended, act, In(mended)).Open.All(f => f.Key != finding.Key), $"{mend.Name}: {finding.Key} is still there.");
             }
         }
     }
@@ -191,6 +193,7 @@ public class RuleTests
         [
             InOrder.With(new RemoveInsert(EmptyStage.Main, new("limit"))),
             InOrder.With(new ParkInsert(EmptyStage.Main, new("limit"), [Write])),
+            InOrder.With(new SwitchInsert(EmptyStage.Main, new("limit"), true)),
         ]),
         ("no-role", [InOrder.With(new AddChannel(new() { Id = new("x"), Name = "Zzyx", Kind = ChannelKind.Audio, Format = ChannelFormat.Mono, Destination = EmptyStage.MixBus, Source = new InputSource(1) }))]),
         ("moves-nothing",

@@ -36,7 +36,11 @@ internal static class StripFaults
                 inOrder.With(new AddInsert(Lead, Insert("cut", ProcessorCatalogue.Equaliser)), new PutShape(Lead, new(new InsertTarget(new("cut"), "low-cut-hz"), "song", [new(0, 1200), new(1, 90)]))),
                 inOrder.With(new AddInsert(Lead, Insert("cut", ProcessorCatalogue.Equaliser)), new PutLever(new("dive", "Dive", 0.5, [new(Lead, new InsertTarget(new("cut"), "high-cut-hz"), 400, 8000)]))),
             ]),
-            ("needs-key", [inOrder.With(new AddInsert(Lead, Insert("tune", ProcessorCatalogue.PitchCorrection)))]),
+            ("needs-key",
+            [
+                inOrder.With(new AddInsert(Lead, Insert("tune", ProcessorCatalogue.PitchCorrection))),
+                inOrder.With(new AddInsert(Lead, Insert("tune", ProcessorCatalogue.PitchCorrection)), new AddInsert(Lead, Insert("again", ProcessorCatalogue.PitchCorrection))),
+            ]),
             ("strip-on-notes",
             [
                 Notes(inOrder, c => c with { Inserts = [Insert("eq", ProcessorCatalogue.Equaliser)] }),

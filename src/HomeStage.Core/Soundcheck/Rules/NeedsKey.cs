@@ -20,12 +20,15 @@ public sealed class NeedsKey : ISoundcheckRule
         if (template.Key is not null)
             yield break;
         foreach (var channel in template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings))
-            foreach (var insert in channel.Inserts.Where(i => GoesByTheKey(i) && i.IsLiveIn(template, act)))
-                yield return new(Id, Severity.Warning, [channel.Id], $"{insert.Title()} on {channel.Name} goes by the song’s key, and there is none yet.",
+        {
+            var inserts = channel.Inserts.Where(i => GoesByTheKey(i) && i.IsLiveIn(template, act)).ToList();
+            if (inserts.Count > 0)
+                yield return new(Id, Severity.Warning, [channel.Id], $"{inserts[0].Title()} on {channel.Name} goes by the song’s key, and there is none yet.",
                 [
-                    new("Let it wait for the key", [new SetWaitsFor(channel.Id, insert.Id, new(WaitReason.SongKey))]),
-                    new("Let it go by every semitone", [new SetParameter(channel.Id, insert.Id, Scale, EverySemitone)]),
+                    new("Let it wait for the key", inserts.Select(i => (Edit)new SetWaitsFor(channel.Id, i.Id, new(WaitReason.SongKey))).ToSequence()),
+                    new("Let it go by every semitone", inserts.Select(i => (Edit)new SetParameter(channel.Id, i.Id, Scale, EverySemitone)).ToSequence()),
                 ]);
+        }
     }
 
     private static bool GoesByTheKey(Insert insert) =>

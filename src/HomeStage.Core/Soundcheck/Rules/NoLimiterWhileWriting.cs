@@ -21,7 +21,7 @@ public sealed class NoLimiterWhileWriting : ISoundcheckRule
             yield break;
         var parked = main.Inserts.FirstOrDefault(i => i.Processor == ProcessorCatalogue.Limiter);
         var mend = parked is not null
-            ? new Mend("Switch the limiter on", [new ParkInsert(main.Id, parked.Id, parked.ParkedIn.Where(id => id != act).ToSequence()), .. parked.IsIdle(template) ? [new SetWaitsFor(main.Id, parked.Id, null)] : Array.Empty<Edit>()])
+            ? new Mend("Switch the limiter on", [new ParkInsert(main.Id, parked.Id, parked.ParkedIn.Where(id => id != act).ToSequence()), .. parked.Off ? [new SwitchInsert(main.Id, parked.Id, false)] : Array.Empty<Edit>(), .. parked.IsIdle(template) ? [new SetWaitsFor(main.Id, parked.Id, null)] : Array.Empty<Edit>()])
             : new Mend($"Put a limiter on {main.Name}", [new AddInsert(main.Id, new(FreeId(main), ProcessorCatalogue.Limiter))]);
         yield return new(Id, Severity.Hint, [main.Id], $"{main.Name} has no limiter in {template.Acts[0].Name}: a sudden sound goes to the ears as it is.", [mend]);
     }

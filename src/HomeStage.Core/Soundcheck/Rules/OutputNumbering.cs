@@ -20,7 +20,7 @@ public sealed class OutputNumbering : ISoundcheckRule
             if (Misplaced(kit) is { } row)
                 yield return new(Id, Severity.Hint, [kit.Player.Id],
                     $"{row.Name} takes {kit.Kit.JackLabel(SplitKit.NumberOf(row))} of {kit.Player.Name} and stands after a split with a higher number.",
-                    [new("Put the rows in the order of the outputs", Sorted(template, kit))]);
+                    [InOrder(template, kit)]);
             else if (OutputGaps.Closing(kit) is { } closing)
                 yield return new(Id, Severity.Hint, [kit.Player.Id],
                     $"{string.Join(", ", OutputGaps.Of(kit).Select(kit.Kit.JackLabel))} of {kit.Player.Name} is left out between others.", [new("Close the gap", [closing])]);
@@ -29,6 +29,17 @@ public sealed class OutputNumbering : ISoundcheckRule
 
     private static Channel? Misplaced(SplitKit kit) => kit.Splits.GroupBy(s => s.Destination)
         .SelectMany(rows => rows.Zip(rows.Skip(1)).Where(p => SplitKit.NumberOf(p.Second) < SplitKit.NumberOf(p.First)).Select(p => p.Second)).FirstOrDefault();
+
+    /// <summary>What is left out between others is told of by the same finding, so it goes with it.</summary>
+    private static Mend InOrder(Template template, SplitKit kit)
+    {
+        const string Name = "Put the rows in the order of the outputs";
+        var sorted = Sorted(template, kit);
+        return Batch.Apply(template, sorted) is BatchResult.Applied { Template: var after }
+            && SplitKit.AllOf(after).FirstOrDefault(k => k.Player.Id == kit.Player.Id) is { } then && OutputGaps.Closing(then) is { } closing
+            ? new($"{Name} and close the gap", [.. sorted, closing])
+            : new(Name, sorted);
+    }
 
     private static Sequence<Edit> Sorted(Template template, SplitKit kit)
     {

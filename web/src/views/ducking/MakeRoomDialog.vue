@@ -3,6 +3,7 @@ import Dialog from 'primevue/dialog'
 import { computed, ref, watch } from 'vue'
 import { roomFor } from './duckingCalls'
 import { sentenceOf } from '@/api/client'
+import type { ChannelRow } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { valuesRead } from '@/parts/written'
 import ValueField from '@/parts/ValueField.vue'
@@ -23,7 +24,12 @@ const trouble = ref<string>()
 const usualDb = 6
 
 const triggers = computed(() => document.ordered.filter((r) => r.channel.kind === 'trigger'))
-const targets = computed(() => document.ordered.filter((r) => document.can(r).sounds && r.channel.kind !== 'trigger'))
+/** One ducker on a bus does for all that feeds it, so sums come first; the last of them go down with everything. */
+const targets = computed(() => {
+  const sounding = document.ordered.filter((r) => document.can(r).sounds && r.channel.kind !== 'trigger')
+  const rank = (row: ChannelRow) => (row.channel.kind === 'main' ? 2 : document.can(row).sums ? 0 : 1)
+  return [...sounding].sort((a, b) => rank(a) - rank(b))
+})
 
 watch(open, (now) => {
   if (!now) return
