@@ -10,9 +10,7 @@ namespace HomeStage.Server.Tests;
 public partial class RendersApiTests(RunningServer server) : IClassFixture<RunningServer>
 {
     [Theory]
-    [InlineData("Night Ferry", "verse")]
     [InlineData("Night Ferry", "intro")]
-    [InlineData("First Rehearsal", "chorus")]
     [InlineData("First Rehearsal", "verse")]
     public async Task Render_HasTheLoudnessAndTruePeakThatFfmpegMeasures(string template, string section)
     {

@@ -144,7 +144,7 @@ test('what waits is one press away, wakes with the key, and a song asks for what
   await dialog('What waits').getByRole('combobox', { name: 'The song’s key' }).selectOption({ label: 'D minor' })
   await dialog('What waits').getByText('There is a key, so they work').waitFor()
   assert.deepEqual(await findings(), [])
-  assert.deepEqual((await tune()).parkedIn, ['record'])
+  assert.deepEqual((await tune()).parkedIn, ['record', 'write'])
   await page.keyboard.press('Escape')
   await row(page, 'Jory lead vox').click()
   await page.getByRole('button', { name: /^Equaliser/ }).click()
@@ -209,6 +209,23 @@ test('a section is heard from rest or as in the song', async () => {
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   assert.equal((await asked).postDataJSON().lead, 'as-in-the-song')
   await page.getByRole('button', { name: 'Pause', exact: true }).click()
+})
+
+test('a curve of a lever is spread over every section at once, and taken away alike', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('link', { name: 'First Rehearsal', exact: true }).click()
+  await row(page, 'Mix bus').waitFor()
+  const id = page.url().split('/').pop()
+  const head = async () => (await stage.get(`/api/documents/${id}`)).head
+  const sections = (await head()).timeline.sections
+  const drawnOver = async () => (await head()).levers[0].shapes.map((s) => s.section).sort()
+  await page.getByRole('link', { name: 'Movement' }).click()
+  await page.getByRole('button', { name: new RegExp(`^Daylight, .* over ${sections[0].name}:`) }).click()
+  await page.getByRole('button', { name: 'there and back' }).click()
+  await page.getByRole('button', { name: 'The same over every section' }).click()
+  await settles(drawnOver, sections.map((s) => s.id).sort())
+  await page.getByRole('button', { name: 'Take all of the row away' }).click()
+  await settles(drawnOver, [])
 })
 
 test('a chain is made of what stands there, its control moves and switches, and it is kept and put in elsewhere', async () => {

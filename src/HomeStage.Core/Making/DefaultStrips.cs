@@ -22,4 +22,10 @@ public static class DefaultStrips
     /// <returns>The channel with its default strip; the same object where there is none, or it has it.</returns>
     public static Channel On(Template template, Channel channel) =>
         For(template, channel) is { SaysNothing: false } strip ? StripLaying.On(template, channel, strip) : channel;
+
+    /// <summary>What follows its default goes on following it where there is a return more: who sends to every return sends to the new one as well.</summary>
+    /// <param name="before">The template without what is new.</param>
+    public static Template KeptUp(Template before, Template after) => before.Channels
+        .Where(c => ReferenceEquals(On(before, c), c) && !ReferenceEquals(On(after, c), c))
+        .Aggregate(after, (t, c) => t.Replace(On(t, c)));
 }

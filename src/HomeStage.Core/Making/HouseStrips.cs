@@ -42,7 +42,7 @@ public static class HouseStrips
     private static Insert Tuned => new(new("pitch-correction"), ProcessorCatalogue.PitchCorrection)
     {
         WaitsFor = new(WaitReason.SongKey),
-        ParkedIn = ["record"],
+        ParkedIn = ["record", "write"],
         Settings = Map<double>.Empty.With("amount-percent", 60),
     };
 

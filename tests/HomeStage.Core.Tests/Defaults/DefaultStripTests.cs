@@ -3,6 +3,8 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Defaults;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
@@ -27,6 +29,25 @@ public class DefaultStripTests
         Assert.True(singer.Inserts[2].IsLiveIn(template.With(new SetMusicalKey(new(2, false))), InMix));
         Assert.Equal(new InputSource(1, Monitored: true, Armed: true), singer.Source);
         Assert.Equal([("long-hall", false), ("slap-echo", false)], singer.Sends.Select(s => (s.To.Value, s.Open)));
+    }
+
+    /// <summary>What the house gives by itself is nothing that its own soundcheck warns of, also once there is a key.</summary>
+    [Theory]
+    [InlineData(ChannelKind.Audio, "Marit lead vox")]
+    [InlineData(ChannelKind.Audio, "Acoustic guitar")]
+    [InlineData(ChannelKind.Instrument, "Sub bass")]
+    [InlineData(ChannelKind.Return, "Chapel reverb")]
+    [InlineData(ChannelKind.Bus, "Drum bus")]
+    public void WhatTheHouseGives_IsNeverWarnedOf(ChannelKind kind, string name)
+    {
+        var bare = House.With(new SetMusicalKey(new(2, false)));
+        var dressed = bare.With(new MakeChannel(new(kind) { Name = name }));
+        bare = bare.With(new MakeChannel(new(kind) { Name = name, Bare = true }));
+
+        Assert.All(dressed.Acts, act => Assert.Empty(Warnings(dressed, act.Id).Except(Warnings(bare, act.Id))));
+
+        static IEnumerable<string> Warnings(Template template, string act) =>
+            Report.Of(template, act).Open.Where(f => f.Severity is Severity.Warning or Severity.Blocker).Select(f => f.Key);
     }
 
     [Theory]

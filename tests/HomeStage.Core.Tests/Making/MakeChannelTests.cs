@@ -1,6 +1,7 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
@@ -53,6 +54,20 @@ public class MakeChannelTests
         Assert.Equal(["bus", "bus-2", "input-1", "input-2"], made.Select(c => c.Id.Value));
         Assert.All(made, c => Assert.Equal(EmptyStage.MixBus, c.Destination));
         Assert.Equal([new InputSource(1), new InputSource(2)], made.Select(c => c.Source).OfType<InputSource>());
+    }
+
+    [Fact]
+    public void AReturn_IsSentTo_ByWhoFollowsADefaultThatSendsToEvery_AndByNoOther()
+    {
+        var stage = NewStage.Create("Any", []).With(
+            new MakeChannel(new(ChannelKind.Audio) { Name = "First lead vox" }), new MakeChannel(new(ChannelKind.Audio) { Name = "Second lead vox" }));
+        var altered = stage.Channels[^1];
+        stage = stage.With(new RemoveInsert(altered.Id, altered.Inserts[0].Id));
+
+        var after = stage.With(new MakeChannel(new(ChannelKind.Return) { Name = "Boiler room" }), new MakeChannel(new(ChannelKind.Return) { Name = "Slap" }));
+
+        Assert.Equal([("boiler-room", false), ("slap", false)], after.Channels[stage.Channels[^2].Id].Sends.Select(s => (s.To.Value, s.Open)));
+        Assert.Empty(after.Channels[altered.Id].Sends);
     }
 
     [Theory]

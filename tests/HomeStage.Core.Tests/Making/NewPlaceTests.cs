@@ -25,6 +25,22 @@ public class NewPlaceTests
     public void Of_AKindAndWhatIsChosen_IsTheSumThatItWouldFeed(ChannelKind kind, string? chosen, string? under) =>
         Assert.Equal(under, NewPlace.Of(Stage, kind, chosen is null ? null : new(chosen))?.Value);
 
+    /// <summary>Common practice: returns meet in a bus of their own, or go where those that are there go; a part is not put among them.</summary>
+    [Theory]
+    [InlineData(ChannelKind.Return, "kick", "mix-bus")]
+    [InlineData(ChannelKind.Return, "drums", "mix-bus")]
+    [InlineData(ChannelKind.Return, "hall", "mix-bus")]
+    [InlineData(ChannelKind.Return, "kick", "returns", "returns")]
+    [InlineData(ChannelKind.Return, null, "returns", "returns")]
+    [InlineData(ChannelKind.Audio, "returns", "mix-bus", "returns")]
+    [InlineData(ChannelKind.Bus, "returns", "mix-bus", "returns")]
+    public void Of_WhatHasToDoWithReturns_KeepsPartsAndReturnsApart(ChannelKind kind, string? chosen, string under, string? bus = null)
+    {
+        var stage = bus is null ? Stage : Stage.With(Bus(bus, "mix-bus"));
+
+        Assert.Equal(under, NewPlace.Of(stage, kind, chosen is null ? null : new(chosen))?.Value);
+    }
+
     [Fact]
     public void FinalAct_IsTheOneForMixing_OrElseTheLast()
     {

@@ -93,17 +93,21 @@ export const useDocument = defineStore('document', () => {
 
   /**
    * Sends a batch after those before it. A refusal is kept beside the channel that it is about.
+   * @param edits what replaces more than it changes is given as a way to make it, asked for when its turn comes: from what is there
+   * then, and not from what was on the screen when somebody pressed
    * @returns whether it was stored
    */
-  async function edit(edits: Edit[], about?: string): Promise<boolean> {
-    return edits.length === 0 || (await make(edits, about)) !== undefined
+  async function edit(edits: Edit[] | (() => Edit[]), about?: string): Promise<boolean> {
+    const nothing = Array.isArray(edits) && edits.length === 0
+    return nothing || (await make(edits, about)) !== undefined
   }
 
   /**
    * The same for edits that make channels; the server names them.
    * @returns ids of the channels that are new, or undefined where nothing was stored
    */
-  function make(edits: Edit[], about?: string): Promise<string[] | undefined> {
+  function make(edits: Edit[] | (() => Edit[]), about?: string): Promise<string[] | undefined> {
+    if (!Array.isArray(edits)) return step(about, mostTries, (id, revision) => editsOf(id, revision, edits()))
     // A whole kit that was built on an older one must not be put over what another tab did to it.
     const tries = edits.some((e) => e.type === 'set-source' || e.type === 'set-outputs') ? 1 : mostTries
     return step(about, tries, (id, revision) => editsOf(id, revision, edits))

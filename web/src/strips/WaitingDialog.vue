@@ -70,7 +70,7 @@ function go(w: WaitingInsert) {
       <p class="quiet">
         {{
           key
-            ? 'There is a key, so they work; where they are too late to sing through they are parked for recording.'
+            ? 'There is a key, so they work; where they are too late to sing through they are parked.'
             : 'They are idle until there is a key.'
         }}
       </p>

@@ -3,9 +3,13 @@ namespace HomeStage.Core.Sound.Rendering;
 /// <summary>Threads that work through levels of units together, stretch by stretch. Which of them does what changes nothing.</summary>
 internal sealed class Crew : IDisposable
 {
+    /// <summary>Most waits are over within microseconds; on a machine that others work on as well, a thread that spins takes their time.</summary>
+    private const int SpinsBeforeSleep = 100;
+
     private readonly IReadOnlyList<IUnit[]> _levels;
     private readonly int[] _next;
-    private readonly int[] _done;
+    private readonly int[] _left;
+    private readonly ManualResetEventSlim[] _heard;
     private readonly Thread[] _helpers;
     private readonly SemaphoreSlim _begin = new(0);
     private readonly SemaphoreSlim _ended = new(0);
@@ -18,7 +22,8 @@ internal sealed class Crew : IDisposable
     {
         _levels = levels;
         _next = new int[levels.Count];
-        _done = new int[levels.Count];
+        _left = new int[levels.Count];
+        _heard = [.. levels.Select(_ => new ManualResetEventSlim(false, SpinsBeforeSleep))];
         _helpers = [.. Enumerable.Range(1, threads - 1).Select(i => new Thread(Help) { IsBackground = true, Name = $"render {i}", Priority = ThreadPriority.BelowNormal })];
         foreach (var helper in _helpers)
             helper.Start();
@@ -27,7 +32,12 @@ internal sealed class Crew : IDisposable
     public void Render(long frame, int frames)
     {
         Array.Clear(_next);
-        Array.Clear(_done);
+        for (var level = 0; level < _levels.Count; level++)
+        {
+            _left[level] = _levels[level].Length;
+            _heard[level].Reset();
+        }
+
         _stretch = (frame, frames);
         if (_helpers.Length > 0)
             _begin.Release(_helpers.Length);
@@ -47,6 +57,8 @@ internal sealed class Crew : IDisposable
             helper.Join();
         _begin.Dispose();
         _ended.Dispose();
+        foreach (var heard in _heard)
+            heard.Dispose();
     }
 
     private void Help()
@@ -66,13 +78,13 @@ internal sealed class Crew : IDisposable
             for (var place = Interlocked.Increment(ref _next[level]) - 1; place < units.Length; place = Interlocked.Increment(ref _next[level]) - 1)
             {
                 RenderOne(units[place]);
-                Interlocked.Increment(ref _done[level]);
+                if (Interlocked.Decrement(ref _left[level]) == 0)
+                    _heard[level].Set();
             }
 
             // The next level hears this one.
-            var wait = default(SpinWait);
-            while (Volatile.Read(ref _done[level]) < units.Length)
-                wait.SpinOnce(sleep1Threshold: -1);
+            if (units.Length > 0)
+                _heard[level].Wait();
         }
     }
 

@@ -5,6 +5,7 @@ import type { Edit, ShapeKind, ShapePoint } from '@/api/types'
 import DrawnCurve from '@/parts/DrawnCurve.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { levelText, numberText } from '@/parts/decibels'
+import { changeLever } from '@/state/changeLever'
 import { useDocument } from '@/state/document'
 
 /** One curve: from which value to which, in which manner, or drawn by hand. */
@@ -42,8 +43,14 @@ watch(
   { immediate: true },
 )
 
-function put(drawn: ShapePoint[]) {
-  void document.edit([props.row.put(props.section.id, drawn)])
+function put(drawn: ShapePoint[], sections: readonly string[] = [props.section.id]) {
+  const { lever, edits } = props.row
+  if (edits) void document.edit(sections.map((s) => edits.put(s, drawn)))
+  if (!lever) return
+  const put = sections.map((section) => ({ section, points: drawn }))
+  void changeLever(lever.id, ({ shapes }) => ({
+    shapes: [...(shapes ?? []).filter((s) => !sections.includes(s.section as string)), ...put],
+  }))
 }
 
 function shape(kind: ShapeKind) {
@@ -92,14 +99,22 @@ function draw(shares: { place: number; value: number }[]) {
 }
 
 function spread() {
-  if (points.value) void document.edit(props.sections.map((s) => props.row.put(s.id, points.value!)))
+  if (points.value) {
+    put(
+      points.value,
+      props.sections.map((s) => s.id),
+    )
+  }
 }
 
 function remove(all = false) {
   const there = all ? [...props.row.curves.keys()] : [props.section.id]
-  // A lever is put as a whole: its curves go one after the other only where they are edits of their own.
-  if (props.row.lever && all) void document.edit([{ type: 'put-lever', lever: { ...props.row.lever, shapes: [] } }])
-  else void document.edit(there.map((s) => props.row.remove(s)))
+  const { lever, edits } = props.row
+  if (edits) void document.edit(there.map((s) => edits.remove(s)))
+  if (!lever) return
+  void changeLever(lever.id, ({ shapes }) => ({
+    shapes: (shapes ?? []).filter((s) => !there.includes(s.section as string)),
+  }))
 }
 
 const said = (value: number) =>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import ValuePicker from './ValuePicker.vue'
+import { keyOf } from './rows'
 import type { Lever, LeverRange, MovableValue, MovedValue } from '@/api/types'
 import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
+import { changeLever } from '@/state/changeLever'
 import { useDocument } from '@/state/document'
 
 /** One lever: where it stands, and what it moves from where to where. */
@@ -12,22 +14,29 @@ const document = useDocument()
 const adding = ref(false)
 const silenceDb = -200
 
-function put(lever: Partial<Lever>) {
-  void document.edit([{ type: 'put-lever', lever: { ...props.lever, ...lever } }])
+function put(change: (now: Lever) => Partial<Lever>) {
+  void changeLever(props.lever.id, change)
 }
 
+const keyOfRange = (range: LeverRange) => keyOf(range.channel as string, range.target)
 const isLevel = (value: MovedValue) => value.value?.scale === 'level'
 const shown = (value: MovedValue, number: number) => (isLevel(value) && number <= silenceDb ? null : number)
 
 function range(index: number, change: Partial<LeverRange>) {
-  put({ ranges: props.lever.ranges.map((r, i) => (i === index ? { ...r, ...change } : r)) })
+  const key = keyOfRange(props.lever.ranges[index]!)
+  put(({ ranges }) => ({ ranges: ranges.map((r) => (keyOfRange(r) === key ? { ...r, ...change } : r)) }))
+}
+
+function takeOff(index: number) {
+  const key = keyOfRange(props.lever.ranges[index]!)
+  put(({ ranges }) => ({ ranges: ranges.filter((r) => keyOfRange(r) !== key) }))
 }
 
 /** It begins where the value stands, and ends at the far end of its range. */
 function add(value: MovableValue) {
   adding.value = false
   const from = value.stored ?? value.min
-  put({ ranges: [...props.lever.ranges, { channel: value.channel, target: value.target, from, to: value.max }] })
+  put(({ ranges }) => ({ ranges: [...ranges, { channel: value.channel, target: value.target, from, to: value.max }] }))
 }
 </script>
 
@@ -41,7 +50,7 @@ function add(value: MovableValue) {
         maxlength="40"
         :value="lever.name"
         @keydown.stop
-        @change="(name) => name && put({ name })"
+        @change="(name) => name && put(() => ({ name }))"
     /></label>
     <div class="line">
       <span class="quiet">Stands at</span>
@@ -52,7 +61,7 @@ function add(value: MovableValue) {
         :min="0"
         :max="100"
         :step="1"
-        @change="put({ position: ($event ?? 0) / 100 })"
+        @change="put(() => ({ position: ($event ?? 0) / 100 }))"
       />
       <input
         class="slide"
@@ -61,7 +70,7 @@ function add(value: MovableValue) {
         max="100"
         :value="lever.position * 100"
         :aria-label="`${lever.name} by sliding`"
-        @change="put({ position: Number(($event.target as HTMLInputElement).value) / 100 })"
+        @change="put(() => ({ position: Number(($event.target as HTMLInputElement).value) / 100 }))"
       />
     </div>
     <div v-for="(v, i) in values" :key="i" class="range">
@@ -90,12 +99,7 @@ function add(value: MovableValue) {
           :step="0.1"
           @change="range(i, { to: $event ?? silenceDb })"
         />
-        <button
-          type="button"
-          class="plain bare"
-          :aria-label="`Take off: ${v.channelName}`"
-          @click="put({ ranges: lever.ranges.filter((_, n) => n !== i) })"
-        >
+        <button type="button" class="plain bare" :aria-label="`Take off: ${v.channelName}`" @click="takeOff(i)">
           Take off
         </button>
       </div>

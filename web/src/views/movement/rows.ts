@@ -20,8 +20,8 @@ export interface MovedRow {
     off?: { id: string; name: string }
   } | null
   curves: Map<string, ShapePoint[]>
-  put: (section: string, points: ShapePoint[]) => Edit
-  remove: (section: string) => Edit
+  /** What puts a curve and takes it away; none for a lever, whose curves are part of it. */
+  edits?: { put: (section: string, points: ShapePoint[]) => Edit; remove: (section: string) => Edit }
   /** What a lever can move; none for a lever itself. */
   value?: { channel: string; target: Target; stored: number | null; min: number; max: number }
   lever?: Lever
@@ -51,26 +51,22 @@ export function rowOf(
       off: value.off ?? undefined,
     },
     curves: new Map(curves.map((c) => [c.section, c.points])),
-    put: (section, points) => ({ type: 'put-shape', channel, shape: { target, section, points } }),
-    remove: (section) => ({ type: 'remove-shape', channel, target, section }),
+    edits: {
+      put: (section, points) => ({ type: 'put-shape', channel, shape: { target, section, points } }),
+      remove: (section) => ({ type: 'remove-shape', channel, target, section }),
+    },
     value: value ? { channel, target, stored: value.stored ?? null, min: value.min, max: value.max } : undefined,
   }
 }
 
 export function leverRow(lever: Lever): MovedRow {
   const shapes = lever.shapes ?? []
-  const others = (section: string) => shapes.filter((s) => s.section !== section)
   return {
     key: `lever ${lever.id}`,
     title: lever.name,
     about: 'lever, where it stands',
     range: { min: 0, max: 1, symbol: '', stored: lever.position, isLevel: false, inOctaves: false },
     curves: new Map(shapes.map((s) => [s.section, s.points as ShapePoint[]])),
-    put: (section, points) => ({
-      type: 'put-lever',
-      lever: { ...lever, shapes: [...others(section), { section, points }] },
-    }),
-    remove: (section) => ({ type: 'put-lever', lever: { ...lever, shapes: others(section) } }),
     lever,
   }
 }

@@ -4,14 +4,23 @@ import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 
 /** Controllers that are shown on the channel and open to automation. */
-const props = defineProps<{ input: NoteInput }>()
-const emit = defineEmits<{ change: [part: Partial<NoteInput>] }>()
+defineProps<{ input: NoteInput }>()
+const emit = defineEmits<{ change: [part: (now: NoteInput) => Partial<NoteInput>] }>()
 
 function addController() {
-  const taken = new Set(props.input.controllers.map((c) => c.number))
-  let number = 20
-  while (taken.has(number)) number++
-  emit('change', { controllers: [...props.input.controllers, { number, name: `Controller ${number}` }] })
+  emit('change', ({ controllers }) => {
+    const taken = new Set(controllers.map((c) => c.number))
+    let number = 20
+    while (taken.has(number)) number++
+    return { controllers: [...controllers, { number, name: `Controller ${number}` }] }
+  })
+}
+
+type Shown = NoteInput['controllers'][number]
+function set(of: Shown, part: Partial<Shown>) {
+  emit('change', (now) => ({
+    controllers: now.controllers.map((c) => (c.number === of.number ? { ...c, ...part } : c)),
+  }))
 }
 
 const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
@@ -26,20 +35,20 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
         :min="0"
         :max="127"
         :step="1"
-        @change="emit('change', { controllers: input.controllers.with(i, { ...controller, number: $event ?? 0 }) })" />
+        @change="set(controller, { number: $event ?? 0 })" />
       <input
         class="field"
         maxlength="40"
         :aria-label="`Name of controller ${controller.number}`"
         :value="controller.name"
         @keydown.stop
-        @change="
-          emit('change', { controllers: input.controllers.with(i, { ...controller, name: text($event) }) })
-        " /><button
+        @change="set(controller, { name: text($event) })" /><button
         type="button"
         class="plain bare"
         :aria-label="`Forget controller ${controller.number}`"
-        @click="emit('change', { controllers: input.controllers.filter((_, n) => n !== i) })"
+        @click="
+          emit('change', (now) => ({ controllers: now.controllers.filter((c) => c.number !== controller.number) }))
+        "
       >
         <Icon name="close" :size="12" /></button
     ></span>

@@ -2,8 +2,8 @@
 import type { NoteInput } from '@/api/types'
 
 /** Which kinds of message a note input keeps out. */
-const props = defineProps<{ input: NoteInput }>()
-const emit = defineEmits<{ change: [part: Partial<NoteInput>] }>()
+defineProps<{ input: NoteInput }>()
+const emit = defineEmits<{ change: [part: (now: NoteInput) => Partial<NoteInput>] }>()
 const messages: [NoteInput['keptOut'][number], string][] = [
   ['modulation', 'modulation'],
   ['pitch-bend', 'pitch bend'],
@@ -15,8 +15,9 @@ const messages: [NoteInput['keptOut'][number], string][] = [
 ]
 
 function keepOut(message: NoteInput['keptOut'][number], out: boolean) {
-  const kept = messages.map(([id]) => id).filter((id) => (id === message ? out : props.input.keptOut.includes(id)))
-  emit('change', { keptOut: kept })
+  emit('change', ({ keptOut }) => ({
+    keptOut: messages.map(([id]) => id).filter((id) => (id === message ? out : keptOut.includes(id))),
+  }))
 }
 </script>
 

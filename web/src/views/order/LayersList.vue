@@ -7,7 +7,7 @@ import { useDocument } from '@/state/document'
 
 /** The instruments that are played along with this one. */
 const props = defineProps<{ channel: string; input: NoteInput }>()
-const emit = defineEmits<{ change: [part: Partial<NoteInput>] }>()
+const emit = defineEmits<{ change: [part: (now: NoteInput) => Partial<NoteInput>] }>()
 const document = useDocument()
 const others = computed(() =>
   document.instruments
@@ -24,7 +24,7 @@ const others = computed(() =>
         type="button"
         class="plain bare"
         :aria-label="`Take ${document.rows.get(id)?.channel.name} off`"
-        @click="emit('change', { layers: input.layers.filter((l) => l !== id) })"
+        @click="emit('change', ({ layers }) => ({ layers: layers.filter((l) => l !== id) }))"
       >
         <Icon name="close" :size="12" /></button
     ></span>
@@ -33,7 +33,7 @@ const others = computed(() =>
       :choices="others"
       :value="null"
       empty="add an instrument…"
-      @choose="emit('change', { layers: [...input.layers, $event] })"
+      @choose="emit('change', ({ layers }) => ({ layers: [...layers, $event] }))"
     />
   </div>
 </template>

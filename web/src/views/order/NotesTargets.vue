@@ -17,13 +17,23 @@ const choices = computed(() => [
   ...(props.channel.midiOut ? [] : [{ value: outside, text: 'a MIDI device outside' }]),
 ])
 
-function set(plays: string[], midiOut = props.channel.midiOut) {
-  void document.edit([{ type: 'set-plays', channel: props.channel.id, plays, midiOut }], props.channel.id)
+type Played = Pick<Channel, 'plays' | 'midiOut'>
+function set(part: (now: Played) => Partial<Played>) {
+  const { id } = props.channel
+  void document.edit(() => {
+    const now = document.rows.get(id)?.channel ?? props.channel
+    return [{ type: 'set-plays', channel: id, plays: now.plays, midiOut: now.midiOut, ...part(now) }]
+  }, id)
 }
 
 function add(id: string) {
-  if (id === outside) set(props.channel.plays, { device: 'MIDI device', midiChannel: 1 })
-  else set([...props.channel.plays, id])
+  set(({ plays }) =>
+    id === outside ? { midiOut: { device: 'MIDI device', midiChannel: 1 } } : { plays: [...plays, id] },
+  )
+}
+
+function send(part: Partial<NonNullable<Played['midiOut']>>) {
+  set(({ midiOut }) => ({ midiOut: midiOut && { ...midiOut, ...part } }))
 }
 </script>
 
@@ -36,7 +46,7 @@ function add(id: string) {
         type="button"
         class="plain bare"
         :aria-label="`Play ${document.rows.get(id)?.channel.name} no more`"
-        @click="set(channel.plays.filter((p) => p !== id))"
+        @click="set(({ plays }) => ({ plays: plays.filter((p) => p !== id) }))"
       >
         <Icon name="close" :size="13" />
       </button>
@@ -48,7 +58,7 @@ function add(id: string) {
         aria-label="MIDI device outside"
         :value="channel.midiOut.device"
         @keydown.stop
-        @change="set(channel.plays, { ...channel.midiOut, device: ($event.target as HTMLInputElement).value.trim() })"
+        @change="send({ device: ($event.target as HTMLInputElement).value.trim() })"
       />
       <span class="quiet">channel</span>
       <ValueField
@@ -57,9 +67,9 @@ function add(id: string) {
         :min="1"
         :max="16"
         :step="1"
-        @change="set(channel.plays, { ...channel.midiOut, midiChannel: $event ?? 1 })"
+        @change="send({ midiChannel: $event ?? 1 })"
       />
-      <button type="button" class="plain bare" aria-label="Nothing outside" @click="set(channel.plays, null)">
+      <button type="button" class="plain bare" aria-label="Nothing outside" @click="set(() => ({ midiOut: null }))">
         <Icon name="close" :size="13" />
       </button>
     </div>

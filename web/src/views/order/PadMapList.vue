@@ -4,14 +4,21 @@ import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 
 /** Which note a pad plays, where it is not the one that it sends. */
-const props = defineProps<{ input: NoteInput }>()
-const emit = defineEmits<{ change: [part: Partial<NoteInput>] }>()
+defineProps<{ input: NoteInput }>()
+const emit = defineEmits<{ change: [part: (now: NoteInput) => Partial<NoteInput>] }>()
 
 function addPad() {
-  const taken = new Set(props.input.padMap.map((p) => p.pad))
-  let pad = 36
-  while (taken.has(pad)) pad++
-  emit('change', { padMap: [...props.input.padMap, { pad, note: pad }] })
+  emit('change', ({ padMap }) => {
+    const taken = new Set(padMap.map((p) => p.pad))
+    let pad = 36
+    while (taken.has(pad)) pad++
+    return { padMap: [...padMap, { pad, note: pad }] }
+  })
+}
+
+type PadNote = NoteInput['padMap'][number]
+function set(of: PadNote, part: Partial<PadNote>) {
+  emit('change', ({ padMap }) => ({ padMap: padMap.map((p) => (p.pad === of.pad ? { ...p, ...part } : p)) }))
 }
 </script>
 
@@ -25,7 +32,7 @@ function addPad() {
         :min="0"
         :max="127"
         :step="1"
-        @change="emit('change', { padMap: input.padMap.with(i, { ...pad, pad: $event ?? 0 }) })" />
+        @change="set(pad, { pad: $event ?? 0 })" />
       plays note
       <ValueField
         label="Note that it plays"
@@ -33,11 +40,11 @@ function addPad() {
         :min="0"
         :max="127"
         :step="1"
-        @change="emit('change', { padMap: input.padMap.with(i, { ...pad, note: $event ?? 0 }) })" /><button
+        @change="set(pad, { note: $event ?? 0 })" /><button
         type="button"
         class="plain bare"
         :aria-label="`Forget pad ${pad.pad}`"
-        @click="emit('change', { padMap: input.padMap.filter((_, n) => n !== i) })"
+        @click="emit('change', ({ padMap }) => ({ padMap: padMap.filter((p) => p.pad !== pad.pad) }))"
       >
         <Icon name="close" :size="12" /></button
     ></span>

@@ -24,11 +24,12 @@ const about = computed(() => {
   const layers = input.value.layers.length ? `, ${input.value.layers.length} layered` : ''
   return device + midi + kept + layers
 })
-function change(part: Partial<NoteInput>) {
-  void document.edit(
-    [{ type: 'set-note-input', channel: props.channel.id, input: { ...input.value, ...part } }],
-    props.channel.id,
-  )
+function change(part: (now: NoteInput) => Partial<NoteInput>) {
+  const { id } = props.channel
+  void document.edit(() => {
+    const now = document.rows.get(id)?.channel.noteInput ?? atRest
+    return [{ type: 'set-note-input', channel: id, input: { ...now, ...part(now) } }]
+  }, id)
 }
 
 const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
@@ -51,7 +52,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
           aria-label="MIDI device"
           :value="input.device ?? ''"
           @keydown.stop
-          @change="change({ device: text($event) || null })"
+          @change="change(() => ({ device: text($event) || null }))"
         />
       </dd>
       <dt>MIDI channel</dt>
@@ -60,7 +61,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
           class="field"
           aria-label="MIDI channel"
           :value="input.midiChannel ?? ''"
-          @change="change({ midiChannel: Number(text($event)) || null })"
+          @change="change(() => ({ midiChannel: Number(text($event)) || null }))"
         >
           <option value="">any</option>
           <option v-for="n in 16" :key="n" :value="n">{{ n }}</option>
@@ -74,7 +75,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
           class="field"
           aria-label="What recording does with notes that are there"
           :value="input.recording"
-          @change="change({ recording: text($event) as NoteInput['recording'] })"
+          @change="change(() => ({ recording: text($event) as NoteInput['recording'] }))"
         >
           <option value="adds">adds to what is there</option>
           <option value="replaces">replaces what is there</option>
@@ -86,7 +87,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
           class="field"
           aria-label="When it is armed"
           :value="input.arming"
-          @change="change({ arming: text($event) as NoteInput['arming'] })"
+          @change="change(() => ({ arming: text($event) as NoteInput['arming'] }))"
         >
           <option value="with-selection">when it is selected</option>
           <option value="by-hand">by hand</option>

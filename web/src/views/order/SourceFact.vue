@@ -28,7 +28,11 @@ function take(next: Source | null) {
 }
 
 function change(part: Record<string, unknown>) {
-  if (source.value) take({ ...source.value, ...part } as Source)
+  const { id } = channel.value
+  void document.edit(() => {
+    const now = document.rows.get(id)?.channel.source
+    return now ? [{ type: 'set-source', channel: id, source: { ...now, ...part } as Source }] : []
+  }, id)
 }
 
 function choose(event: Event) {

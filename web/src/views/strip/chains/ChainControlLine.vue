@@ -18,21 +18,28 @@ const props = defineProps<{
   byHand: boolean
   open: boolean
 }>()
-const emit = defineEmits<{ toggle: []; turn: [position: number]; change: [control: ChainControl]; remove: [] }>()
+const emit = defineEmits<{
+  toggle: []
+  turn: [position: number]
+  change: [part: (now: ChainControl) => Partial<ChainControl>]
+  remove: []
+}>()
 
 const valueOf = (move: ChainMove) => props.values.find((v) => v.key === keyOf(move))
 
-function put(change: Partial<ChainControl>) {
-  emit('change', { ...props.control, ...change })
+function set(index: number, change: Partial<ChainMove>) {
+  const key = keyOf(props.control.moves[index]!)
+  emit('change', ({ moves }) => ({ moves: moves.map((m) => (keyOf(m) === key ? { ...m, ...change } : m)) }))
 }
 
-function set(index: number, change: Partial<ChainMove>) {
-  put({ moves: props.control.moves.map((m, i) => (i === index ? { ...m, ...change } : m)) })
+function takeOff(index: number) {
+  const key = keyOf(props.control.moves[index]!)
+  emit('change', ({ moves }) => ({ moves: moves.filter((m) => keyOf(m) !== key) }))
 }
 
 function add(key: string) {
   const value = props.free.find((v) => v.key === key)
-  if (value) put({ moves: [...props.control.moves, newMove(value)] })
+  if (value) emit('change', ({ moves }) => ({ moves: [...moves, newMove(value)] }))
 }
 </script>
 
@@ -79,7 +86,7 @@ function add(key: string) {
           maxlength="40"
           :value="control.name"
           @keydown.stop
-          @change="(name) => name && put({ name })"
+          @change="(name) => name && $emit('change', () => ({ name }))"
       /></label>
       <div v-for="(move, i) in control.moves" :key="keyOf(move)" class="move">
         <span>{{ valueOf(move)?.text ?? 'what is there no more' }}</span>
@@ -133,7 +140,7 @@ function add(key: string) {
             type="button"
             class="plain bare"
             :aria-label="`Take off ${valueOf(move)?.text ?? 'it'}`"
-            @click="put({ moves: control.moves.filter((_, n) => n !== i) })"
+            @click="takeOff(i)"
           >
             Take off
           </button>

@@ -33,15 +33,16 @@ const freeValues = (chain: Chain) => {
   return valuesIn(props.channel, chain, titled, parametersOf).filter((v) => !moved.has(v.key))
 }
 
-function put(chain: Chain, change: Partial<Chain>) {
-  return document.edit(
-    [{ type: 'put-chain', channel: props.channel.id, chain: { ...chain, ...change } }],
-    props.channel.id,
-  )
+function put({ id }: Chain, change: (now: Chain) => Partial<Chain>) {
+  const channel = props.channel.id
+  return document.edit(() => {
+    const now = document.rows.get(channel)?.channel.chains.find((c) => c.id === id)
+    return now ? [{ type: 'put-chain', channel, chain: { ...now, ...change(now) } }] : []
+  }, channel)
 }
 
-function change(chain: Chain, control: ChainControl) {
-  void put(chain, { controls: chain.controls.map((c) => (c.id === control.id ? control : c)) })
+function change(chain: Chain, id: string, part: (now: ChainControl) => Partial<ChainControl>) {
+  void put(chain, ({ controls }) => ({ controls: controls.map((c) => (c.id === id ? { ...c, ...part(c) } : c)) }))
 }
 
 function turn(chain: Chain, control: string, position: number) {
@@ -52,8 +53,12 @@ function turn(chain: Chain, control: string, position: number) {
 }
 
 async function add(chain: Chain) {
-  const control = newControl(chain)
-  if (await put(chain, { controls: [...chain.controls, control] })) opened.value = `${chain.id}/${control.id}`
+  let made: ChainControl | undefined
+  const isPut = await put(chain, (now) => {
+    made = newControl(now)
+    return { controls: [...now.controls, made] }
+  })
+  if (isPut && made) opened.value = `${chain.id}/${made.id}`
 }
 
 /** All of it is live or parked in this act, in one gesture. */
@@ -98,7 +103,7 @@ function keep(chain: Chain) {
           maxlength="40"
           :value="chain.name"
           @keydown.stop
-          @change="(name) => name && put(chain, { name })"
+          @change="(name) => name && put(chain, () => ({ name }))"
         />
         <span class="quiet of">{{ members(chain).map(titled).join(' → ') || 'nothing that is there' }}</span>
         <button
@@ -134,8 +139,8 @@ function keep(chain: Chain) {
           :open="opened === `${chain.id}/${control.id}`"
           @toggle="opened = opened === `${chain.id}/${control.id}` ? undefined : `${chain.id}/${control.id}`"
           @turn="turn(chain, control.id, $event)"
-          @change="change(chain, $event)"
-          @remove="put(chain, { controls: chain.controls.filter((c) => c.id !== control.id) })"
+          @change="change(chain, control.id, $event)"
+          @remove="put(chain, (now) => ({ controls: now.controls.filter((c) => c.id !== control.id) }))"
         />
         <button v-if="chain.controls.length < mostControls" type="button" class="plain" @click="add(chain)">
           Add a control
