@@ -190,7 +190,10 @@ public sealed class RandomParts(Random random)
         if (duckers.Count == 0)
             return new AddInsert(id, new(new($"duck-{random.Next(10000)}"), ProcessorCatalogue.Ducker), 0);
         var (owner, insert) = Pick(duckers);
-        return new SetTrigger(owner, insert, random.Next(3) == 0 ? null : new([Pick(template.Channels).Id], random.Next(1, 4), [new(0, 1), new(1, random.NextDouble())]));
+        return new SetTrigger(owner, insert, random.Next(3) == 0 ? null : new([Pick(template.Channels).Id], random.Next(1, 4), [new(0, 1), new(1, random.NextDouble())])
+        {
+            Numbers = random.Next(2) == 0 ? [] : [36, 38, 60],
+        });
     }
 
     private NoteInput? Input(Template template) => random.Next(4) == 0 ? null : new()
@@ -204,10 +207,11 @@ public sealed class RandomParts(Random random)
         Controllers = [new(random.Next(128), "Brightness")],
     };
 
-    private NoteProcessor Processor() => random.Next(3) switch
+    private NoteProcessor Processor() => random.Next(4) switch
     {
         0 => new Transpose(random.Next(25) - 12),
         1 => new Arpeggio((ArpeggioOrder)random.Next(4), 240, 1 + random.Next(3)),
+        2 => new ChosenNotes([.. Enumerable.Range(0, 128).Where(_ => random.Next(2) == 0).DefaultIfEmpty(60)]),
         _ => new StepPattern(240, [new(100), new(0), new(60, 12)]) { On = random.Next(2) == 0 },
     };
 

@@ -79,6 +79,58 @@ test('one of them is asked for anew, and says what is in the way', async () => {
   assert.ok(drone.recovers && drone.backMs < 500)
 })
 
+test('a kit plays steps that were set without a file, and a bus gives way to its kick alone', async () => {
+  await buses(['Tin choir'])
+  await page.getByRole('link', { name: 'Running order' }).click()
+  await page.keyboard.press('n')
+  const adding = page.getByRole('dialog', { name: 'Add a channel' })
+  await adding.getByLabel('Kind').selectOption('instrument')
+  await adding.getByLabel('Name').fill('Barrel drums')
+  await page.keyboard.press('Enter')
+  await adding.waitFor({ state: 'hidden' })
+  await page.getByRole('heading', { name: 'Barrel drums', level: 2 }).waitFor()
+  const began = stage.actions.all
+
+  // By keys: a kick on the one and, three sixteenths on, a softer one; by name: snares; by drawing: hats.
+  await page.getByRole('button', { name: 'Steps…' }).click()
+  const steps = page.getByRole('dialog', { name: 'Steps for Barrel drums' })
+  await steps.getByRole('gridcell', { name: 'Kick, step 1, a rest' }).click()
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowRight', 'Space', '-', '-', 'ArrowDown']) await page.keyboard.press(key)
+  assert.deepEqual(await seriousIn(page), [])
+  await steps.getByRole('button', { name: 'the backbeat' }).click()
+  const hat = (step) => steps.getByRole('gridcell', { name: new RegExp(`^Hat closed, step ${step},`) }).boundingBox()
+  const [first, last] = [await hat(1), await hat(8)]
+  await page.mouse.move(first.x + 5, first.y + 5)
+  await page.mouse.down()
+  await page.mouse.move(last.x + 5, last.y + 5, { steps: 20 })
+  await page.mouse.up()
+  await steps.getByRole('button', { name: 'Keep it' }).click()
+  await steps.waitFor({ state: 'hidden' })
+  const id = page.url().split('/').pop()
+  const played = async () => (await stage.get(`/api/documents/${id}`)).channels.find((r) => r.channel.name === 'Barrel drums').channel.patterns[0]
+  const of = async (number) => (await played()).notes.filter((n) => n.number === number).map((n) => [n.startTick, n.velocity])
+  assert.deepEqual(await of(36), [[0, 100], [720, 80]]) // prettier-ignore
+  assert.deepEqual(await of(38), [[960, 100], [2880, 100]]) // prettier-ignore
+  assert.deepEqual((await of(42)).map(([tick]) => tick / 240), [0, 1, 2, 3, 4, 5, 6, 7])
+
+  await page.getByRole('link', { name: 'Ducking' }).click()
+  await page.getByRole('button', { name: 'Make room…' }).click()
+  const room = page.getByRole('dialog', { name: 'Make room' })
+  await room.getByLabel('It strikes with').selectOption({ label: 'Barrel drums' })
+  await room.getByLabel('Kick', { exact: true }).click()
+  await room.getByLabel('They follow').selectOption({ label: 'its notes: each restarts a drawn curve' })
+  await room.getByLabel('Tin choir', { exact: true }).click()
+  await room.getByRole('button', { name: 'Make room' }).click()
+  await room.waitFor({ state: 'hidden' })
+  await page.getByRole('button', { name: /Tin choir gives way to Barrel drums/ }).waitFor()
+  const [ducker] = await measured()
+  // Two kicks in a bar of two seconds: at nothing and at three sixteenths.
+  assert.deepEqual(ducker.reading.hitSeconds.map((s) => Math.round(s * 1000)), [0, 375])
+  assert.ok(near(ducker.reading.depthDb, 6, 0.2) && near(ducker.reading.backMs, 250, 2), JSON.stringify(ducker.reading.backMs))
+  const taken = stage.actions.since(began)
+  assert.ok(taken <= 22, `${taken} actions`)
+})
+
 test('the demo’s duckers are measured over the section that is chosen', async () => {
   await openTemplate(stage, 'Night Ferry')
   await page.getByRole('link', { name: 'Ducking' }).click()

@@ -10,6 +10,7 @@ namespace HomeStage.Mutants;
 internal static partial class FaultyCore
 {
     private const int MostRounds = 12;
+    private static readonly CSharpParseOptions Options = new(LanguageVersion.Preview);
 
     /// <param name="version">That of the core that the tests were built against.</param>
     private static string SwitchSource(Version version) => $$"""
@@ -35,7 +36,9 @@ internal static partial class FaultyCore
             var number = 0;
             var trees = Sources(core).Select(file => Tree(core, file, folder, () => ++number, left, mutants)).Append(Parsed(SwitchSource(version), "MutantSwitch.cs")).ToList();
             using var written = File.Create(library);
-            var result = CSharpCompilation.Create("HomeStage.Core", trees, References(root), new(OutputKind.DynamicallyLinkedLibrary, optimizationLevel: OptimizationLevel.Release, nullableContextOptions: NullableContextOptions.Disable)).Emit(written);
+            var faulty = CSharpCompilation.Create("HomeStage.Core", trees, References(root), new(OutputKind.DynamicallyLinkedLibrary, optimizationLevel: OptimizationLevel.Release, nullableContextOptions: NullableContextOptions.Disable));
+            _ = CSharpGeneratorDriver.Create(Generators(), parseOptions: Options).RunGeneratorsAndUpdateCompilation(faulty, out var whole, out _);
+            var result = whole.Emit(written);
             if (result.Success)
                 return mutants;
             left.UnionWith(result.Diagnostics.Where(d => d.Severity == DiagnosticSeverity.Error).SelectMany(Refused));
@@ -61,7 +64,17 @@ internal static partial class FaultyCore
         return Parsed(faulty.ToFullString(), file);
     }
 
-    private static SyntaxTree Parsed(string text, string path) => CSharpSyntaxTree.ParseText(text, new(LanguageVersion.Preview), path);
+    private static SyntaxTree Parsed(string text, string path) => CSharpSyntaxTree.ParseText(text, Options, path);
+
+    /// <summary>What the platform writes of regular expressions when the core is built.</summary>
+    private static IEnumerable<ISourceGenerator> Generators()
+    {
+        var platform = Path.GetDirectoryName(typeof(object).Assembly.Location)!;
+        var packs = Path.GetFullPath(Path.Combine(platform, "..", "..", "..", "packs", "Microsoft.NETCore.App.Ref"));
+        var library = Directory.EnumerateFiles(packs, "System.Text.RegularExpressions.Generator.dll", SearchOption.AllDirectories).Order(StringComparer.Ordinal).Last();
+        var generator = Assembly.LoadFrom(library).GetType("System.Text.RegularExpressions.Generator.RegexGenerator", throwOnError: true)!;
+        return [((IIncrementalGenerator)Activator.CreateInstance(generator)!).AsSourceGenerator()];
+    }
 
     private static IEnumerable<MetadataReference> References(string root) =>
         ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(p => !Path.GetFileName(p).StartsWith("HomeStage.", StringComparison.Ordinal))

@@ -1,3 +1,5 @@
+using HomeStage.Core.Notes;
+
 namespace HomeStage.Core.Automation;
 
 /// <summary>What restarts a note-driven ducker, and the curve that it draws.</summary>
@@ -7,6 +9,11 @@ namespace HomeStage.Core.Automation;
 public sealed record NoteTrigger(Sequence<ChannelId> Notes, double? EveryQuarters, Sequence<ShapePoint> Curve)
 {
     public const int MostSources = 16;
+
+    /// <summary>Which of their notes restart it, by MIDI note number: some pieces of a kit; none for all of them.</summary>
+    public Sequence<int> Numbers { get; init; } = [];
+
+    public bool Hears(int number) => Numbers.Count == 0 || Numbers.Contains(number);
 
     /// <summary>Down at once, held for a tenth, back in a line; restarted by every quarter.</summary>
     public static readonly NoteTrigger Plain = new([], 1, [new(0, 1), new(0.1, 1), new(1, 0)]);
@@ -20,6 +27,7 @@ public sealed record NoteTrigger(Sequence<ChannelId> Notes, double? EveryQuarter
             return new Refusal.OutOfRange($"What restarts {owner}", every, 0, 64, "quarter notes");
         if (Curve.Any(p => !(p.Value is >= 0 and <= 1)))
             return new Refusal.WrongPlace($"The curve of {owner}", "takes shares of the depth, from 0 to 1");
-        return ShapePoint.Check($"The curve of {owner}", Curve) ?? Doubles.Check(Notes.Select(n => n.Value), $"channel that restarts {owner}");
+        return ChosenNotes.Check($"The notes that restart {owner}", Numbers, least: 0)
+            ?? ShapePoint.Check($"The curve of {owner}", Curve) ?? Doubles.Check(Notes.Select(n => n.Value), $"channel that restarts {owner}");
     }
 }

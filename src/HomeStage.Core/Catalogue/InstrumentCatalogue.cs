@@ -73,6 +73,9 @@ public static class InstrumentCatalogue
         [
             new("tone-hz", "Tone", Unit.Hertz, 20, 2000, 1, 100),
             new("level-db", "Level", Unit.Decibels, -40, 0, 0.5, -6),
+            new("attack-ms", "Attack", Unit.Milliseconds, 0, 100, 0.1, 0),
+            new("hold-ms", "Hold, 0 as long as the note", Unit.Milliseconds, 0, 2000, 1, 0),
+            new("release-ms", "Release", Unit.Milliseconds, 0, 2000, 1, 0),
         ]) { Role = "synth-lead", SharePercent = 0.4 },
         new(CountInTick, "Count-in tick", "a dry wooden tick", []) { Role = "count-in", SharePercent = 0.4 },
     ];

@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
@@ -10,101 +11,108 @@ namespace HomeStage.Core.Ducking;
 /// <param name="DepthDb">In [1, 40].</param>
 public sealed record RoomFor(ChannelId Channel, double DepthDb);
 
-/// <summary>Several channels that give way to one trigger, said as intent: what it takes, as ordinary edits.</summary>
-/// <param name="Trigger">Who they give way to; null for a new trigger.</param>
-/// <param name="EveryQuarters">How often a new trigger strikes, in (0, 64].</param>
+/// <summary>Several channels that give way to one trigger, said as intent.</summary>
+/// <param name="Trigger">Who they give way to; null for what <paramref name="New"/> says.</param>
+/// <param name="New">What a new trigger strikes with.</param>
 /// <param name="Ways">Who gives way, and how far.</param>
 /// <param name="BackQuarters">By which note value it is back.</param>
-public sealed record RoomAsk(ChannelId? Trigger, double EveryQuarters, Sequence<RoomFor> Ways, double BackQuarters, double StayMs = 0, bool Soft = false);
+/// <param name="ByNotes">Whether notes or beats restart a drawn curve, in place of a compressor that hears a key.</param>
+public sealed record RoomAsk(ChannelId? Trigger, TriggerWish New, Sequence<RoomFor> Ways, double BackQuarters, double StayMs = 0, bool Soft = false, bool ByNotes = false);
 
-/// <summary>Makes room: the trigger, a compressor that hears it on each channel, and settings that do what was asked.</summary>
+/// <summary>Makes room: the trigger, a ducker that follows it on each channel, and settings that do what was asked.</summary>
 /// <param name="Edits">Apply whole.</param>
-/// <param name="Answers">By channel, what was solved.</param>
+/// <param name="Answers">By channel, what was solved; nothing of those that work by notes.</param>
 public sealed record MakeRoom(Sequence<Edit> Edits, IReadOnlyList<(ChannelId Channel, DuckingAnswer Answer)> Answers)
 {
-    // A key tone of a 64th: long enough for a detector, shorter than any recovery that is asked for.
-    private const int ToneTicks = Ticks.PerQuarter / 16;
-
     /// <param name="section">Id of the section over whose hits it is solved.</param>
     /// <returns>Or what is in the way.</returns>
     public static (MakeRoom? Room, Refusal? Why) Of(Template template, string act, string section, RoomAsk ask)
     {
         if (ask.Ways.Count == 0)
             return (null, new Refusal.Missing("channel", "", "that shall give way; choose one first"));
-        if (ask.Trigger is null && !(ask.EveryQuarters is > 0 and <= 64))
-            return (null, new Refusal.OutOfRange("How often the trigger strikes", ask.EveryQuarters, 0, 64, "quarter notes"));
+        if (ask.Trigger is null && ask.New.Check(template) is { } unclear)
+            return (null, unclear);
         if (new TimeMap(template.Timeline).Find(section) is not { } placed)
             return (null, new Refusal.Missing("section", section, "on the timeline"));
-        var (edits, answers, now) = (new List<Edit>(), new List<(ChannelId, DuckingAnswer)>(), template);
-        Refusal? Do(Edit edit)
+        var work = new Work(template);
+        var follows = ask.Trigger is { } there ? Following.One(there) : ask.ByNotes ? Following.Notes(ask.New) : Following.Nobody;
+        if (follows == Following.Nobody)
         {
-            if (edit.ApplyTo(now) is not EditResult.Applied applied)
-                return ((EditResult.Refused)edit.ApplyTo(now)).Why;
-            edits.Add(edit);
-            now = applied.Template;
-            return null;
-        }
-
-        var trigger = ask.Trigger;
-        if (trigger is null)
-        {
-            var made = NewTrigger(now, ask.EveryQuarters);
-            if (Do(new AddChannel(made)) is { } wrong)
+            var (made, edits) = ask.New.Made(template);
+            if (work.Do(edits) is { } wrong)
                 return (null, wrong);
-            trigger = made.Id;
+            follows = Following.One(made);
         }
 
+        var answers = new List<(ChannelId, DuckingAnswer)>();
         foreach (var way in ask.Ways)
         {
-            var ducking = new DuckingAsk(way.DepthDb, NoteValue.Milliseconds(ask.BackQuarters, placed.TempoBpm), ask.StayMs, ask.Soft);
-            if ((ducking.Check() ?? Keyed(way.Channel, trigger.Value)) is { } wrong)
+            if (Keyed(work, way.Channel, follows, ask.ByNotes) is { } wrong)
                 return (null, wrong);
-            var insert = InsertOf(now, way.Channel, trigger.Value)!;
-            var (key, why) = KeySignal.Of(now, act, section, way.Channel, insert.Id);
-            if (key is null)
-                return (null, why);
-            var answer = DuckingSolver.Solve(ducking, insert.Settings, insert.Key, key);
-            if (Do(new SetSettings(way.Channel, insert.Id, answer.Settings)) is { } outside)
+            var ducker = DuckerOn(work.Now, way.Channel, follows, ask.ByNotes)!;
+            var (asked, why) = AskedDucker.Of(work.Now, act, placed, ducker, new(way.DepthDb, NoteValue.Milliseconds(ask.BackQuarters, placed.TempoBpm), ask.StayMs, ask.Soft));
+            if ((asked is null ? why : work.Do(asked.Edits)) is { } outside)
                 return (null, outside);
-            answers.Add((way.Channel, answer));
+            if (asked!.Answer is { } answer)
+                answers.Add((way.Channel, answer));
         }
 
-        return (new(edits.ToSequence(), answers), null);
+        return (new(work.Edits.ToSequence(), answers), null);
+    }
 
-        Refusal? Keyed(ChannelId channel, ChannelId by)
+    /// <summary>Puts a ducker that follows onto a channel where there is none yet.</summary>
+    private static Refusal? Keyed(Work work, ChannelId id, Following follows, bool byNotes)
+    {
+        if (!work.Now.Channels.TryGet(id, out var channel))
+            return new Refusal.UnknownChannel(id);
+        if (DuckerOn(work.Now, id, follows, byNotes) is not null)
+            return null;
+        var insert = new InsertId(Numbering.FreshId("duck", i => channel.Inserts.Any(x => x.Id.Value == i.Value)).Value);
+        return byNotes
+            ? work.Do([new AddInsert(id, new(insert, ProcessorCatalogue.Ducker) { Trigger = follows.Trigger }, ChainLaying.EndOf(channel))])
+            : work.Do([new AddInsert(id, new(insert, ProcessorCatalogue.Compressor) { Key = new(true) }, ChainLaying.EndOf(channel)), new PutFeed(follows.Channel!.Value, new(id, insert, new(0), TapPoint.Pre))]);
+    }
+
+    /// <summary>What on a channel follows already; null where nothing does.</summary>
+    private static Ducker? DuckerOn(Template template, ChannelId channel, Following follows, bool byNotes) => Ducker.In(template).FirstOrDefault(d =>
+        d.Channel == channel && d.Way == (byNotes ? DuckingWay.Notes : DuckingWay.Level)
+        && (byNotes ? follows.IsHeardBy(template.Channels[channel].Inserts.First(i => i.Id == d.Insert).Trigger) : d.By.Contains(follows.Channel!.Value)));
+
+    /// <summary>Whom they give way to: a channel, some of its notes, or beats.</summary>
+    private sealed record Following(ChannelId? Channel, NoteTrigger? Trigger)
+    {
+        /// <summary>There has to be a trigger first.</summary>
+        public static readonly Following Nobody = new(null, null);
+
+        public static Following One(ChannelId channel) => new(channel, NoteTrigger.Plain with { Notes = [channel], EveryQuarters = null });
+
+        /// <summary>Notes and beats need no trigger; what is off the beat needs one that plays it.</summary>
+        public static Following Notes(TriggerWish wish) =>
+            wish.With is { } with ? new(with, NoteTrigger.Plain with { Notes = [with], EveryQuarters = null, Numbers = wish.Numbers })
+            : wish.LateQuarters > 0 ? Nobody
+            : new(null, NoteTrigger.Plain with { EveryQuarters = wish.EveryQuarters });
+
+        public bool IsHeardBy(NoteTrigger? other) => Trigger is { } mine && other is not null && other with { Curve = mine.Curve } == mine;
+    }
+
+    /// <summary>Edits as they are gathered, and what they have made so far.</summary>
+    private sealed class Work(Template template)
+    {
+        public Template Now { get; private set; } = template;
+
+        public List<Edit> Edits { get; } = [];
+
+        public Refusal? Do(IEnumerable<Edit> edits)
         {
-            if (!now.Channels.TryGet(channel, out var found))
-                return new Refusal.UnknownChannel(channel);
-            if (InsertOf(now, channel, by) is not null)
-                return null;
-            var id = Numbering.FreshId("duck", i => found.Inserts.Any(x => x.Id.Value == i.Value)).Value;
-            return Do(new AddInsert(channel, new(new(id), ProcessorCatalogue.Compressor) { Key = new(true) }, PlaceOn(found)))
-                ?? Do(new PutFeed(by, new(channel, new(id), new(0), TapPoint.Pre)));
+            foreach (var edit in edits)
+            {
+                if (edit.ApplyTo(Now) is not EditResult.Applied applied)
+                    return ((EditResult.Refused)edit.ApplyTo(Now)).Why;
+                Now = applied.Template;
+                Edits.Add(edit);
+            }
+
+            return null;
         }
-    }
-
-    /// <summary>The compressor on a channel that hears a trigger; null where there is none yet.</summary>
-    private static Insert? InsertOf(Template template, ChannelId channel, ChannelId by) => template.Channels.TryGet(channel, out var found) && template.Channels.TryGet(by, out var trigger)
-        ? found.Inserts.FirstOrDefault(i => i is { Processor: ProcessorCatalogue.Compressor, Key.On: true } && trigger.Feeds.Any(f => f.Channel == channel && f.Insert == i.Id))
-        : null;
-
-    /// <summary>At the end, before what is kept for automation.</summary>
-    private static int PlaceOn(Channel channel)
-    {
-        var end = channel.Inserts.Count;
-        while (end > 0 && channel.Inserts[end - 1].KeptForAutomation)
-            end--;
-        return end;
-    }
-
-    /// <summary>Not heard, behind the curtain in every act; a plain key tone on its beats.</summary>
-    private static Channel NewTrigger(Template template, double everyQuarters)
-    {
-        var length = Math.Max(1, (int)Math.Round(everyQuarters * Ticks.PerQuarter));
-        return ChannelFactory.Make(template, new(ChannelKind.Trigger)) with
-        {
-            Patterns = [new("Every beat", length, [new(0, Math.Min(ToneTicks, length), 60, 100)], [])],
-            Stages = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.BehindTheCurtain))),
-        };
     }
 }

@@ -41,7 +41,8 @@ public static class ChainLaying
     /// <summary>The chain without what is not there.</summary>
     internal static Chain Only(Chain chain, IReadOnlySet<InsertId> there) => Renamed(chain, there.ToDictionary(i => i, i => i));
 
-    private static int EndOf(Channel channel)
+    /// <summary>Where something more is put in: at the end, before what is kept for automation.</summary>
+    internal static int EndOf(Channel channel)
     {
         var end = channel.Inserts.Count;
         while (end > 0 && channel.Inserts[end - 1].KeptForAutomation)

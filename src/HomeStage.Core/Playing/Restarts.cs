@@ -10,7 +10,7 @@ public static class Restarts
     /// <returns>Seconds on the timeline, in no order; one that is there twice comes twice.</returns>
     public static IEnumerable<double> Of(Template template, NoteRoute notes, TimeMap time, NoteTrigger trigger)
     {
-        var played = trigger.Notes.Where(template.Channels.Contains).SelectMany(id => notes.Of(template.Channels[id])).Select(n => n.StartSeconds);
+        var played = trigger.Notes.Where(template.Channels.Contains).SelectMany(id => notes.Of(template.Channels[id])).Where(n => trigger.Hears(n.Number)).Select(n => n.StartSeconds);
         return trigger.EveryQuarters is { } every ? played.Concat(time.Sections.SelectMany(s => Beats(s, every))) : played;
     }
 

@@ -141,6 +141,7 @@ internal static class StoredWords
             [typeof(Arpeggio)] = "arpeggio",
             [typeof(StepPattern)] = "step-pattern",
             [typeof(Transpose)] = "transpose",
+            [typeof(ChosenNotes)] = "chosen-notes",
         },
         [typeof(Target)] = new()
         {

@@ -74,6 +74,7 @@ internal static class DocumentApi
         group.MapStrips();
         group.MapDucking();
         group.MapMovement();
+        group.MapSteps();
         group.MapResponses();
         group.MapWaiting();
         group.MapDevices();

@@ -1,4 +1,3 @@
-using HomeStage.Core.Automation;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
@@ -66,10 +65,10 @@ internal static class DuckingApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : Placed(document.Template, asked.Section) is not { } placed ? Problems.NotFound("section")
             : Ducker.In(document.Template).FirstOrDefault(d => d.Channel == asked.Channel && d.Insert == asked.Insert) is not { } ducker ? Problems.NotFound("ducker")
-            : Solved(document.Template, asked, placed, ducker) switch
+            : AskedDucker.Of(document.Template, asked.Act, placed, ducker, new(asked.DepthDb, NoteValue.Milliseconds(asked.BackQuarters, placed.TempoBpm), asked.StayMs, asked.Soft)) switch
             {
                 (null, var why) => Problems.Refused(why!),
-                ({ } solved, _) => TypedResults.Ok(solved),
+                ({ } solved, _) => TypedResults.Ok(new DuckView(solved.Edits, solved.Answer is { } answer ? DuckingWords.Of(answer) : null)),
             });
     }
 
@@ -104,22 +103,5 @@ internal static class DuckingApi
         foreach (var db in stretch)
             most = Math.Max(most, db);
         return Math.Round(most, 2);
-    }
-
-    private static (DuckView? View, Refusal? Why) Solved(Template template, DuckRequest asked, PlacedSection placed, Ducker ducker)
-    {
-        var ask = new DuckingAsk(asked.DepthDb, NoteValue.Milliseconds(asked.BackQuarters, placed.TempoBpm), asked.StayMs, asked.Soft);
-        if (ask.Check() is { } wrong)
-            return (null, wrong);
-        var insert = template.Channels[ducker.Channel].Inserts.First(i => i.Id == ducker.Insert);
-        if (ducker.Way == DuckingWay.Notes)
-            return NoteDucking.Solve(ask, insert.Settings, insert.Trigger ?? NoteTrigger.Plain, placed.TempoBpm) is var (settings, trigger)
-                ? (new([new SetSettings(ducker.Channel, ducker.Insert, settings), new SetTrigger(ducker.Channel, ducker.Insert, trigger)], null), null)
-                : (null, new Refusal.OutOfRange("When it is back", asked.BackQuarters, 0.0625, 16, "quarter notes"));
-        var (key, why) = KeySignal.Of(template, asked.Act, placed.Section.Id, ducker.Channel, ducker.Insert);
-        if (key is null)
-            return (null, why);
-        var answer = DuckingSolver.Solve(ask, insert.Settings, insert.Key, key);
-        return (new([new SetSettings(ducker.Channel, ducker.Insert, answer.Settings)], DuckingWords.Of(answer)), null);
     }
 }

@@ -3,6 +3,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
@@ -13,7 +14,7 @@ public class MakeRoomTests
 {
     private static readonly Template Stage = OneBar(Bus("pads", "mix-bus"), Bus("bass", "mix-bus", Insert("kept", ProcessorCatalogue.Gain) with { KeptForAutomation = true }), Bus("echoes", "mix-bus"));
 
-    private static readonly RoomAsk ThreeWays = new(null, 1, [new(new("pads"), 4.5), new(new("bass"), 7), new(new("echoes"), 2)], 0.5);
+    private static readonly RoomAsk ThreeWays = new(null, new(1), [new(new("pads"), 4.5), new(new("bass"), 7), new(new("echoes"), 2)], 0.5);
 
     [Fact]
     public void ThreeChannels_GiveWayToANewTrigger_EachAsFarAsAsked()
@@ -52,12 +53,71 @@ public class MakeRoomTests
         Assert.Equal(9, DuckingRun.Of(again, InMix, "song", Ducker.In(again).Single(d => d.Channel.Value == "pads")).Run!.Reading.DepthDb, 0.2);
     }
 
+    private static readonly Template WithKit = Stage.With(
+        new MakeChannel(new(ChannelKind.Instrument) { Name = "Crate drums", Instrument = InstrumentCatalogue.Breakwater }),
+        new PutPattern(new("crate-drums"), new("Loop", 4 * Ticks.PerQuarter, [.. Loop()], [])));
+
+    /// <summary>Kick on one and three, snare on two and four, a closed hat on every eighth.</summary>
+    private static IEnumerable<Note> Loop() =>
+        Enumerable.Range(0, 8).Select(i => new Note(i * 480, 120, 42, 80))
+            .Concat([new(0, 120, 36, 110), new(1920, 120, 36, 110), new(960, 120, 38, 100), new(2880, 120, 38, 100)]);
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void ChosenPieces_OfAKit_AreGivenWayTo_AndItsOtherPiecesAreNot(bool byNotes)
+    {
+        var ask = ThreeWays with { New = new(With: new("crate-drums")) { Numbers = [36] }, ByNotes = byNotes, BackQuarters = 1 };
+        var template = WithKit.With([.. MakeRoom.Of(WithKit, InMix, "song", ask).Room!.Edits]);
+
+        Assert.Equal(byNotes ? 0 : 1, template.Channels.Count(c => c.Kind == ChannelKind.Trigger));
+        Assert.Equal(3, Ducker.In(template).Count());
+        Assert.All(Ducker.In(template), ducker =>
+        {
+            var run = DuckingRun.Of(template, InMix, "song", ducker).Run!;
+            Assert.Equal([0, 48000], run.Hits);
+            Assert.Equal(ask.Ways.First(w => w.Channel == ducker.Channel).DepthDb, run.Reading.DepthDb, 0.2);
+            Assert.Equal(500, run.Reading.BackMs!.Value, 2.0);
+        });
+    }
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void OffTheBeat_ItStrikesHalfWayBetweenTwo(bool byNotes)
+    {
+        var ask = ThreeWays with { New = new(1, 0.5), ByNotes = byNotes };
+        var template = Stage.With([.. MakeRoom.Of(Stage, InMix, "song", ask).Room!.Edits]);
+
+        Assert.All(Ducker.In(template), d => Assert.Equal([12000, 36000, 60000, 84000], DuckingRun.Of(template, InMix, "song", d).Run!.Hits));
+    }
+
+    [Fact]
+    public void ByNotes_OnTheBeat_NeedsNoTrigger_AndIsAskedForAgainOnTheSameDuckers()
+    {
+        var once = Stage.With([.. MakeRoom.Of(Stage, InMix, "song", ThreeWays with { ByNotes = true }).Room!.Edits]);
+        var again = once.With([.. MakeRoom.Of(once, InMix, "song", ThreeWays with { ByNotes = true, Ways = [new(new("pads"), 9)] }).Room!.Edits]);
+
+        Assert.Equal(Stage.Channels.Count, again.Channels.Count);
+        Assert.Equal(3, Ducker.In(again).Count());
+        Assert.Equal(9, DuckingRun.Of(again, InMix, "song", Ducker.In(again).Single(d => d.Channel.Value == "pads")).Run!.Reading.DepthDb, 0.2);
+    }
+
+    [Theory]
+    [InlineData(0, 0, null)]
+    [InlineData(1, 1, null)]
+    [InlineData(1, -0.5, null)]
+    [InlineData(1, 0, "pads")]
+    [InlineData(1, 0, "nobody")]
+    public void ATriggerThatCannotBe_IsRefused(double every, double late, string? with) =>
+        Assert.NotNull(MakeRoom.Of(Stage, InMix, "song", ThreeWays with { New = new(every, late, with is null ? null : new(with)) }).Why);
+
     [Theory]
     [InlineData(0.5, 4)]
     [InlineData(41, 4)]
     [InlineData(6, 0)]
     public void WhatCannotBe_IsRefused(double depthDb, double backQuarters) =>
-        Assert.NotNull(MakeRoom.Of(Stage, InMix, "song", new(null, 1, [new(new("pads"), depthDb)], backQuarters)).Why);
+        Assert.NotNull(MakeRoom.Of(Stage, InMix, "song", new(null, new(1), [new(new("pads"), depthDb)], backQuarters)).Why);
 
     [Theory]
     [InlineData(6, 250, 0, false)]

@@ -54,6 +54,12 @@ public class NoteProcessorTests
         Assert.Equal((72, 50), (played[3].Number, played[3].Velocity));
     }
 
+    [Fact]
+    public void ChosenNotes_LetOnlyThemThrough()
+    {
+        Assert.Equal([60, 67], new ChosenNotes([67, 60]).Apply(Chord).Select(n => n.Number));
+    }
+
     [Property(MaxTest = 200)]
     public void Apply_ToAnyNotes_GivesNotesInOrderAndInRange(int seed)
     {

@@ -1328,6 +1328,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/channels/{channel}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    section?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StepsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/response": {
         parameters: {
             query?: never;
@@ -5574,7 +5614,7 @@ export interface components {
         };
         /** @enum {unknown} */
         NoteMessage: "modulation" | "pitch-bend" | "channel-pressure" | "key-pressure" | "sustain-pedal" | "program-change" | "other-controllers";
-        NoteProcessor: components["schemas"]["NoteProcessorArpeggio"] | components["schemas"]["NoteProcessorStepPattern"] | components["schemas"]["NoteProcessorTranspose"];
+        NoteProcessor: components["schemas"]["NoteProcessorArpeggio"] | components["schemas"]["NoteProcessorChosenNotes"] | components["schemas"]["NoteProcessorStepPattern"] | components["schemas"]["NoteProcessorTranspose"];
         NoteProcessorArpeggio: {
             /** @enum {string} */
             type: "arpeggio";
@@ -5591,6 +5631,12 @@ export interface components {
              * @default 80
              */
             gatePercent: number;
+            on?: boolean;
+        };
+        NoteProcessorChosenNotes: {
+            /** @enum {string} */
+            type: "chosen-notes";
+            numbers: number[];
             on?: boolean;
         };
         NoteProcessorStepPattern: {
@@ -5615,6 +5661,7 @@ export interface components {
             /** Format: double */
             everyQuarters: null | number;
             curve: components["schemas"]["ShapePoint"][];
+            numbers?: number[];
         };
         NullTestRequest: {
             act: string;
@@ -5960,8 +6007,7 @@ export interface components {
         };
         RoomAsk: {
             trigger: null | components["schemas"]["ChannelId"];
-            /** Format: double */
-            everyQuarters: number;
+            new: components["schemas"]["TriggerWish"];
             ways: components["schemas"]["RoomFor"][];
             /** Format: double */
             backQuarters: number;
@@ -5972,6 +6018,8 @@ export interface components {
             stayMs: number;
             /** @default false */
             soft: boolean;
+            /** @default false */
+            byNotes: boolean;
         };
         RoomFor: {
             channel: components["schemas"]["ChannelId"];
@@ -6155,9 +6203,26 @@ export interface components {
         };
         /** @enum {unknown} */
         StageState: "on-stage" | "behind-the-curtain" | "in-the-wings";
+        StepFigure: {
+            name: string;
+            ticks: number[];
+        };
         StepRequest: {
             /** Format: int32 */
             revision: number;
+        };
+        StepRowView: {
+            /** Format: int32 */
+            note: number;
+            name: null | string;
+        };
+        StepsView: {
+            /** Format: int32 */
+            barTicks: number;
+            /** Format: int32 */
+            beatTicks: number;
+            rows: components["schemas"]["StepRowView"][];
+            figures: components["schemas"]["StepFigure"][];
         };
         Strip: {
             inserts?: null | components["schemas"]["Insert"][];
@@ -6349,6 +6414,20 @@ export interface components {
             tempoBpm: number;
             meter: components["schemas"]["Meter"];
             sections: components["schemas"]["SectionWish"][];
+        };
+        TriggerWish: {
+            /**
+             * Format: double
+             * @default 1
+             */
+            everyQuarters: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            lateQuarters: number;
+            with?: null | string;
+            numbers?: number[];
         };
         /** @enum {unknown} */
         Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice" | "number";

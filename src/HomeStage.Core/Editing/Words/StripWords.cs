@@ -96,7 +96,8 @@ internal static class StripWords
         var by = trigger.Notes.Select(n => t.Name(n)).ToList();
         if (trigger.EveryQuarters is { } every)
             by.Add(string.Create(CultureInfo.InvariantCulture, $"every {every:0.###} quarters"));
-        return by.Count == 0 ? "is restarted by nothing" : $"is restarted by {string.Join(", ", by)}";
+        var which = trigger.Numbers.Count == 0 ? "" : $", by notes {string.Join(", ", trigger.Numbers)} alone";
+        return by.Count == 0 ? "is restarted by nothing" : $"is restarted by {string.Join(", ", by)}{which}";
     }
 
     private static string Value(Target target, ChannelId channel, Template t) => target switch

@@ -45,7 +45,6 @@ internal sealed record Part(Channel Content, bool Plays, bool IsReadAfterFader, 
     private static Sequence<PlacedNote> Restarts(Channel channel, Template template, NoteRoute notes) =>
         [.. channel.Inserts
             .Where(i => ProcessorCatalogue.Find(i.Processor) is { HasTrigger: true })
-            .SelectMany(i => (i.Trigger ?? NoteTrigger.Plain).Notes)
-            .Where(template.Channels.Contains)
-            .SelectMany(id => notes.Of(template.Channels[id]))];
+            .Select(i => i.Trigger ?? NoteTrigger.Plain)
+            .SelectMany(t => t.Notes.Where(template.Channels.Contains).SelectMany(id => notes.Of(template.Channels[id])).Where(n => t.Hears(n.Number)))];
 }

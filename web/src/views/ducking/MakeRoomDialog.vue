@@ -5,9 +5,11 @@ import { roomFor } from './duckingCalls'
 import { sentenceOf } from '@/api/client'
 import type { ChannelRow } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
+import PieceChoice from '@/parts/PieceChoice.vue'
 import { valuesRead } from '@/parts/written'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { piecesOf } from '@/state/playedPieces'
 
 /** Several channels give way to one trigger, in one act: said as intent, worked out by running it. */
 const open = defineModel<boolean>('open', { required: true })
@@ -15,7 +17,13 @@ const props = defineProps<{ section: string | null }>()
 const emit = defineEmits<{ limits: [sentences: string[]] }>()
 const document = useDocument()
 const trigger = ref('')
+/** The part with whose notes a new trigger strikes; none for beats. */
+const part = ref('')
+const numbers = ref<number[]>([])
 const every = ref(1)
+const offBeat = ref(false)
+const byNotes = ref(false)
+const stay = ref(0)
 const back = ref(0.5)
 const soft = ref(false)
 const depths = ref(new Map<string, number>())
@@ -23,6 +31,7 @@ const working = ref(false)
 const trouble = ref<string>()
 const usualDb = 6
 
+const pieces = computed(() => piecesOf(document.rows.get(part.value)))
 const triggers = computed(() => document.ordered.filter((r) => r.channel.kind === 'trigger'))
 /** One ducker on a bus does for all that feeds it, so sums come first; the last of them go down with everything. */
 const targets = computed(() => {
@@ -35,8 +44,11 @@ watch(open, (now) => {
   if (!now) return
   trigger.value = triggers.value[0]?.channel.id ?? ''
   depths.value = new Map()
+  part.value = ''
+  numbers.value = []
   trouble.value = undefined
 })
+watch(part, () => (numbers.value = []))
 
 function turn(channel: string, on: boolean) {
   const next = new Map(depths.value)
@@ -57,10 +69,16 @@ async function make() {
   try {
     const room = await roomFor(document.head.id, document.act, props.section, {
       trigger: trigger.value || null,
-      everyQuarters: every.value,
+      new: {
+        everyQuarters: every.value,
+        lateQuarters: offBeat.value ? every.value / 2 : 0,
+        with: part.value || null,
+        numbers: part.value ? numbers.value : [],
+      },
+      byNotes: byNotes.value,
       ways: [...depths.value].map(([channel, depthDb]) => ({ channel, depthDb })),
       backQuarters: back.value,
-      stayMs: 0,
+      stayMs: stay.value,
       soft: soft.value,
     })
     if (!(await document.edit(room.edits))) {
@@ -86,18 +104,48 @@ async function make() {
           <option value="">a new trigger that nobody hears</option>
         </select></label
       >
-      <div v-if="!trigger" class="labelled">
-        <span>It strikes every</span>
-        <ValueField
-          label="It strikes every"
-          counts="quarters"
-          :value="every"
-          :min="0.125"
-          :max="16"
-          :step="0.125"
-          @change="every = $event ?? 1"
-        />
-      </div>
+      <template v-if="!trigger">
+        <div class="pair">
+          <label
+            >It strikes with<select v-model="part" class="field">
+              <option value="">beats</option>
+              <option v-for="r in document.instruments" :key="r.channel.id" :value="r.channel.id">
+                {{ r.channel.name }}
+              </option>
+            </select></label
+          >
+          <div v-if="!part" class="pair">
+            <div class="labelled">
+              <span>every</span>
+              <ValueField
+                label="It strikes every"
+                counts="quarters"
+                :value="every"
+                :min="0.125"
+                :max="16"
+                :step="0.125"
+                @change="every = $event ?? 1"
+              />
+            </div>
+            <label
+              >where<select v-model="offBeat" class="field">
+                <option :value="false">on it</option>
+                <option :value="true">half-way</option>
+              </select></label
+            >
+          </div>
+        </div>
+        <div v-if="part" class="labelled">
+          <span>{{ pieces.length ? 'These pieces alone; none means all' : 'These notes alone; none means all' }}</span>
+          <PieceChoice label="It strikes with these" :pieces="pieces" :numbers="numbers" @change="numbers = $event" />
+        </div>
+      </template>
+      <label
+        >They follow<select v-model="byNotes" class="field">
+          <option :value="false">its sound: a compressor hears it</option>
+          <option :value="true">its notes: each restarts a drawn curve</option>
+        </select></label
+      >
       <fieldset>
         <legend>These give way, and how far</legend>
         <div v-for="r in targets" :key="r.channel.id" class="way">
@@ -121,7 +169,7 @@ async function make() {
           />
         </div>
       </fieldset>
-      <div class="pair">
+      <div class="pair three">
         <div class="labelled">
           <span>Back by</span>
           <ValueField
@@ -132,6 +180,19 @@ async function make() {
             :max="16"
             :step="0.0625"
             @change="back = $event ?? 0.5"
+          />
+        </div>
+        <div class="labelled">
+          <span>Stay down</span>
+          <ValueField
+            label="They stay down"
+            counts="milliseconds"
+            unit="ms"
+            :value="stay"
+            :min="0"
+            :max="500"
+            :step="5"
+            @change="stay = $event ?? 0"
           />
         </div>
         <label
@@ -161,6 +222,10 @@ input[type='checkbox'] {
 fieldset {
   max-height: 220px;
   overflow: auto;
+}
+
+.three {
+  grid-template-columns: 1fr 1fr 1fr;
 }
 
 .way {

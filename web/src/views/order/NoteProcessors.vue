@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Channel, NoteProcessor } from '@/api/types'
 import AddMenu from '@/parts/AddMenu.vue'
 import Icon from '@/parts/Icon.vue'
+import PieceChoice from '@/parts/PieceChoice.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { piecesOf } from '@/state/playedPieces'
 import { noteValues } from './noteValues'
 
 /** What notes pass through before the instrument hears them, and the groove that they follow. */
@@ -14,19 +17,35 @@ const choices = [
   { value: 'transpose', text: 'Transpose' },
   { value: 'arpeggio', text: 'Arpeggio' },
   { value: 'step-pattern', text: 'Step pattern' },
+  { value: 'chosen-notes', text: 'Chosen notes alone' },
 ]
-const names = { transpose: 'Transpose', arpeggio: 'Arpeggio', 'step-pattern': 'Step pattern' }
+const names = {
+  transpose: 'Transpose',
+  arpeggio: 'Arpeggio',
+  'step-pattern': 'Step pattern',
+  'chosen-notes': 'Chosen notes',
+}
 const orders = { up: 'up', down: 'down', 'up-and-down': 'up and down', 'as-played': 'as played' }
 type Arpeggio = Extract<NoteProcessor, { type: 'arpeggio' }>
 type StepPattern = Extract<NoteProcessor, { type: 'step-pattern' }>
 
-function set(processors: NoteProcessor[]) {
-  void document.edit([{ type: 'set-note-processors', channel: props.channel.id, processors }], props.channel.id)
+function set(change: (now: readonly NoteProcessor[]) => NoteProcessor[]) {
+  const { id } = props.channel
+  void document.edit(() => {
+    const now = document.rows.get(id)?.channel.noteProcessors ?? []
+    return [{ type: 'set-note-processors', channel: id, processors: change(now as NoteProcessor[]) }]
+  }, id)
 }
 
 function change(at: number, part: object) {
-  set(props.channel.noteProcessors.map((p, i) => (i === at ? ({ ...p, ...part } as NoteProcessor) : p)))
+  set((now) => now.map((p, i) => (i === at ? ({ ...p, ...part } as NoteProcessor) : p)))
 }
+
+/** Of the kit itself, or of the kits that it is layered with. */
+const pieces = computed(() => {
+  const layered = document.instruments.filter((r) => r.channel.noteInput?.layers.includes(props.channel.id))
+  return [document.rows.get(props.channel.id), ...layered].map(piecesOf).find((p) => p.length > 0) ?? []
+})
 
 function add(type: string) {
   const rest = (velocityPercent: number) => ({ velocityPercent, semitones: 0, gatePercent: 80 })
@@ -35,8 +54,10 @@ function add(type: string) {
       ? { type, semitones: 12, on: true }
       : type === 'arpeggio'
         ? { type, order: 'up', stepTicks: 240, octaves: 1, gatePercent: 80, on: true }
-        : { type: 'step-pattern', stepTicks: 240, steps: [rest(100), rest(0), rest(70), rest(0)], on: true }
-  set([...props.channel.noteProcessors, fresh])
+        : type === 'chosen-notes'
+          ? { type, numbers: [pieces.value[0]?.note ?? 60], on: true }
+          : { type: 'step-pattern', stepTicks: 240, steps: [rest(100), rest(0), rest(70), rest(0)], on: true }
+  set((now) => [...now, fresh])
 }
 
 function follow(event: Event) {
@@ -88,7 +109,7 @@ function setSteps(at: number, processor: StepPattern, event: Event) {
           type="button"
           class="plain bare"
           :aria-label="`Take the ${names[p.type]} out`"
-          @click="set(channel.noteProcessors.filter((_, n) => n !== i))"
+          @click="set((now) => now.filter((_, n) => n !== i))"
         >
           <Icon name="close" :size="13" />
         </button>
@@ -105,6 +126,13 @@ function setSteps(at: number, processor: StepPattern, event: Event) {
           @change="change(i, { semitones: $event ?? 0 })"
         />
       </div>
+      <PieceChoice
+        v-else-if="p.type === 'chosen-notes'"
+        label="Notes that it is played by"
+        :pieces="pieces"
+        :numbers="p.numbers"
+        @change="$event.length ? change(i, { numbers: $event }) : set((now) => now.filter((_, n) => n !== i))"
+      />
       <div v-else class="line wrap">
         <select
           v-if="p.type === 'arpeggio'"

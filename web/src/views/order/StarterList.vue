@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue'
 import MidiDialog from './MidiDialog.vue'
+import StepsDialog from './steps/StepsDialog.vue'
 import { sentenceOf, upload } from '@/api/client'
-import type { Channel, MidiAnswer } from '@/api/types'
+import type { Channel, MidiAnswer, Pattern } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 
@@ -14,6 +15,9 @@ const over = ref(false)
 const trouble = ref<string>()
 const answer = ref<MidiAnswer>()
 const choosing = ref(false)
+const stepping = ref(false)
+/** The starter that is set by steps; none for a new one. */
+const stepped = ref<Pattern>()
 
 async function readMidi(files: FileList | null | undefined) {
   over.value = false
@@ -27,6 +31,11 @@ async function readMidi(files: FileList | null | undefined) {
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
+}
+
+function setSteps(of?: Pattern) {
+  stepped.value = of
+  stepping.value = true
 }
 
 function removePattern(name: string) {
@@ -44,6 +53,7 @@ function removePattern(name: string) {
   >
     <h3>
       Starters
+      <button type="button" class="plain bare small" @click="setSteps()">Steps…</button>
       <button type="button" class="plain bare small" @click="midiFile?.click()">
         <Icon name="file" :size="13" /> MIDI file
       </button>
@@ -57,7 +67,9 @@ function removePattern(name: string) {
       @change="readMidi(($event.target as HTMLInputElement).files)"
     />
     <div v-for="pattern in channel.patterns" :key="pattern.name" class="line">
-      <span class="to">{{ pattern.name }}</span>
+      <button type="button" class="plain bare to" :title="`Set ${pattern.name} by steps`" @click="setSteps(pattern)">
+        {{ pattern.name }}
+      </button>
       <span class="faint"
         >{{ pattern.notes.length }} notes ·
         {{ pattern.sections.length ? pattern.sections.map(document.sectionName).join(', ') : 'all sections' }}</span
@@ -71,9 +83,12 @@ function removePattern(name: string) {
         <Icon name="close" :size="13" />
       </button>
     </div>
-    <p v-if="channel.patterns.length === 0" class="faint">Nothing to play yet. Drop a MIDI file here.</p>
+    <p v-if="channel.patterns.length === 0" class="faint">
+      Nothing of its own to play yet. Set steps, or drop a MIDI file here.
+    </p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
   </section>
+  <StepsDialog v-model:open="stepping" :channel="channel" :pattern="stepped" />
   <MidiDialog v-model:open="choosing" :channel="channel" :answer="answer" />
 </template>
 

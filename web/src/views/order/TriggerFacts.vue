@@ -4,14 +4,17 @@ import type { Insert, NoteTrigger } from '@/api/types'
 import AddMenu from '@/parts/AddMenu.vue'
 import DrawnCurve from '@/parts/DrawnCurve.vue'
 import Icon from '@/parts/Icon.vue'
+import PieceChoice from '@/parts/PieceChoice.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { piecesOf } from '@/state/playedPieces'
 
 /** What restarts a ducker by notes, and the curve that it draws each time. */
 const props = defineProps<{ channel: string; insert: Insert }>()
 const document = useDocument()
 const plain: NoteTrigger = {
   notes: [],
+  numbers: [],
   everyQuarters: 1,
   curve: [
     { place: 0, value: 1 },
@@ -21,36 +24,45 @@ const plain: NoteTrigger = {
 }
 
 const trigger = computed(() => props.insert.trigger ?? plain)
+const numbers = computed(() => trigger.value.numbers ?? [])
 const choices = computed(() =>
   document.ordered
     .filter((r) => document.can(r).givesNotes && !trigger.value.notes.includes(r.channel.id))
     .map((r) => ({ value: r.channel.id, text: r.channel.name })),
 )
 
-function set(change: Partial<NoteTrigger>) {
-  void document.edit(
-    [
-      {
-        type: 'set-trigger',
-        channel: props.channel,
-        insert: props.insert.id,
-        trigger: { ...trigger.value, ...change },
-      },
-    ],
-    props.channel,
-  )
+function set(change: (now: NoteTrigger) => Partial<NoteTrigger>) {
+  const [channel, id] = [props.channel, props.insert.id]
+  void document.edit(() => {
+    const insert = document.rows.get(channel)?.channel.inserts.find((i) => i.id === id)
+    const now = insert?.trigger ?? plain
+    return [{ type: 'set-trigger', channel, insert: id, trigger: { ...now, ...change(now) } }]
+  }, channel)
 }
 
 /** Whoever names notes means these in place of the beat; both can be had by ticking the beat again. */
 function restartBy(id: string) {
-  const everyQuarters = trigger.value.notes.length === 0 ? null : trigger.value.everyQuarters
-  set({ notes: [...trigger.value.notes, id], everyQuarters })
+  set(({ notes, everyQuarters }) => ({
+    notes: [...notes, id],
+    everyQuarters: notes.length === 0 ? null : everyQuarters,
+  }))
 }
 
 function leaveOut(id: string) {
-  const notes = trigger.value.notes.filter((n) => n !== id)
-  set({ notes, everyQuarters: trigger.value.everyQuarters ?? (notes.length === 0 ? 1 : null) })
+  set((now) => {
+    const notes = now.notes.filter((n) => n !== id)
+    return {
+      notes,
+      numbers: notes.length === 0 ? [] : now.numbers,
+      everyQuarters: now.everyQuarters ?? (notes.length === 0 ? 1 : null),
+    }
+  })
 }
+
+const pieces = computed(() => {
+  const all = trigger.value.notes.flatMap((id) => piecesOf(document.rows.get(id)))
+  return all.filter((p, i) => all.findIndex((q) => q.note === p.note) === i)
+})
 </script>
 
 <template>
@@ -67,11 +79,20 @@ function leaveOut(id: string) {
         <Icon name="close" :size="13" />
       </button>
     </div>
+    <div v-if="trigger.notes.length" class="which">
+      <span class="quiet">{{ numbers.length ? 'by these alone' : 'by all of them, or choose' }}</span>
+      <PieceChoice
+        label="Notes that restart it"
+        :pieces="pieces"
+        :numbers="numbers"
+        @change="(chosen) => set(() => ({ numbers: chosen }))"
+      />
+    </div>
     <label class="switch">
       <input
         type="checkbox"
         :checked="trigger.everyQuarters !== null"
-        @change="set({ everyQuarters: ($event.target as HTMLInputElement).checked ? 1 : null })"
+        @change="set(() => ({ everyQuarters: ($event.target as HTMLInputElement).checked ? 1 : null }))"
       />
       Every
       <ValueField
@@ -83,7 +104,7 @@ function leaveOut(id: string) {
         :min="0.0625"
         :max="64"
         :step="0.25"
-        @change="set({ everyQuarters: $event })"
+        @change="set(() => ({ everyQuarters: $event }))"
       />
     </label>
     <DrawnCurve
@@ -93,7 +114,7 @@ function leaveOut(id: string) {
       bottom="all the way down"
       from="restart"
       to="its length"
-      @change="(curve) => set({ curve })"
+      @change="(curve) => set(() => ({ curve }))"
     />
   </div>
 </template>
