@@ -1,5 +1,3 @@
-using HomeStage.Core.Notes;
-
 namespace HomeStage.Core.Automation;
 
 /// <summary>What restarts a note-driven ducker, and the curve that it draws.</summary>
@@ -27,7 +25,7 @@ public sealed record NoteTrigger(Sequence<ChannelId> Notes, double? EveryQuarter
             return new Refusal.OutOfRange($"What restarts {owner}", every, 0, 64, "quarter notes");
         if (Curve.Any(p => !(p.Value is >= 0 and <= 1)))
             return new Refusal.WrongPlace($"The curve of {owner}", "takes shares of the depth, from 0 to 1");
-        return ChosenNotes.Check($"The notes that restart {owner}", Numbers, least: 0)
+        return MidiNumbers.Check($"The notes that restart {owner}", Numbers, least: 0)
             ?? ShapePoint.Check($"The curve of {owner}", Curve) ?? Doubles.Check(Notes.Select(n => n.Value), $"channel that restarts {owner}");
     }
 }

@@ -164,7 +164,7 @@ public class EditWordsTests
             var template = chance.Grown(30);
             return chance.Edits(template, 20).Concat(Difference.Between(template, chance.Grown(10))).Select(e => e.GetType());
         }).ToHashSet();
-        Type[] here = [typeof(SetPiecePlace), typeof(SetPieceSound), typeof(RestoreChannels), typeof(RestoreActs), typeof(SetInstrumentSetting), typeof(Describe), typeof(SetMusicalKey), typeof(RemovePattern), typeof(SetOutputPair), typeof(RemoveFeed), typeof(SetSettings), typeof(SetPrintTwin), typeof(RemoveStarter), typeof(PutAside), typeof(RemoveAside)];
+        Type[] here = [typeof(SetOutputs), typeof(SetPiecePlace), typeof(SetPieceSound), typeof(RestoreChannels), typeof(RestoreActs), typeof(SetInstrumentSetting), typeof(Describe), typeof(SetMusicalKey), typeof(RemovePattern), typeof(SetOutputPair), typeof(RemoveFeed), typeof(SetSettings), typeof(SetPrintTwin), typeof(RemoveStarter), typeof(PutAside), typeof(RemoveAside)];
 
         Assert.Equal([], typeof(Edit).Assembly.GetTypes().Where(t => !t.IsAbstract && t.IsSubclassOf(typeof(Edit))).Except(made).Except(here));
         Assert.All<Edit>([new RestoreChannels([], [new("keys")]), new RestoreActs(Said.Acts, []), new SetInstrumentSetting(new("keys"), "x", 1), new Describe("New", "", [], ""), new SetMusicalKey(new(0, false)),
