@@ -46,6 +46,7 @@ public class RuleTests
         Assert.All(InOrder.Acts, act => Assert.Equal([], Report.Of(InOrder, act.Id).Open));
         Assert.True(Report.Of(InOrder, Write, Around).IsProven);
         Assert.Equal([], Report.Of(OutputFaults.Sound(InOrder), Write, Around).Open);
+        Assert.All(SendFaults.Sound(InOrder), sound => Assert.Equal([], Report.Of(sound, Write, Around).Open));
     }
 
     [Theory]
@@ -172,10 +173,20 @@ public class RuleTests
         }
     }
 
+    /// <summary>What is accepted, and what a mend takes away, is known by its key.</summary>
+    [Property(MaxTest = 300)]
+    public void Report_OfAnyTemplate_HoldsNoKeyTwice(int seed)
+    {
+        var template = new RandomTemplates(seed).Grown(60);
+
+        Assert.All(template.Acts, act => Assert.Equal([], Report.Of(template, act.Id, In(template)).Open.CountBy(f => f.Key).Where(k => k.Value > 1).Select(k => k.Key)));
+    }
+
     private static (string Rule, Template[] Faults)[] OfTheTemplate() =>
     [
         .. OutputFaults.Of(InOrder),
         .. StripFaults.Of(InOrder),
+        .. SendFaults.Of(InOrder),
         ("reaches-no-output", [InOrder.With(new MoveChannel(new("low"), null, null))]),
         ("same-source-twice",
         [

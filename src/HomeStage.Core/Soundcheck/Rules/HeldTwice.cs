@@ -16,15 +16,20 @@ public sealed class HeldTwice : ISoundcheckRule
     public IEnumerable<Finding> Look(Template template, string act)
     {
         var first = new HashSet<(ChannelId, Target)>();
-        foreach (var lever in template.Levers)
-        {
-            var idle = lever.Ranges.Where(r => IsThere(template, r) && (!first.Add((r.Channel, r.Target)) || IsCovered(template, r))).ToList();
-            if (idle.Count == 0)
-                continue;
-            yield return new(Id, Severity.Hint, idle.Select(r => r.Channel).Distinct().ToSequence(),
-                $"The lever {lever.Name} never moves {NameOf(template, idle[0])}{(idle.Count > 1 ? $" and {idle.Count - 1} more" : "")}: something else holds it all the time.",
-                [new("Take it off the lever", [new PutLever(lever with { Ranges = lever.Ranges.Where(r => !idle.Contains(r)).ToSequence() })])]);
-        }
+        var idle = template.Levers.Select(lever => (Lever: lever, Ranges: Idle(template, lever, first))).Where(x => x.Ranges.Count > 0).ToList();
+        // A finding is known by its channels, so that levers over the same ones are spoken of together.
+        return idle.GroupBy(x => x.Ranges.Select(r => r.Channel).Distinct().ToSequence()).Select(of => new Finding(Id, Severity.Hint, of.Key, Said(template, [.. of]),
+            [new("Take it off the lever", of.Select(x => (Edit)new PutLever(x.Lever with { Ranges = x.Lever.Ranges.Where(r => !x.Ranges.Contains(r)).ToSequence() })).ToSequence())]));
+    }
+
+    /// <param name="first">What levers before it hold; what this one holds is added.</param>
+    private static List<LeverRange> Idle(Template template, Lever lever, HashSet<(ChannelId, Target)> first) =>
+        [.. lever.Ranges.Where(r => IsThere(template, r) && (!first.Add((r.Channel, r.Target)) || IsCovered(template, r)))];
+
+    private static string Said(Template template, (Lever Lever, List<LeverRange> Ranges)[] idle)
+    {
+        var more = idle.Sum(x => x.Ranges.Count) - 1;
+        return $"The lever {idle[0].Lever.Name} never moves {NameOf(template, idle[0].Ranges[0])}{(more > 0 ? $", and {more} more are held alike" : "")}: something else holds it all the time.";
     }
 
     private static bool IsThere(Template template, LeverRange range) => template.Channels.TryGet(range.Channel, out var channel) && range.Target.RangeOn(channel) is not null;

@@ -1,0 +1,41 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Playing;
+using HomeStage.Core.Soundcheck.Findings;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+
+namespace HomeStage.Core.Soundcheck.Rules;
+
+/// <summary>A trigger that steers something and has nothing to strike with.</summary>
+public sealed class TriggerWithoutNotes : ISoundcheckRule
+{
+    // A key tone of a 64th, as on a trigger that is made with its rhythm.
+    private const int ToneTicks = Ticks.PerQuarter / 16;
+
+    public string Id => "trigger-without-notes";
+
+    public string Group => "Sidechains";
+
+    public IEnumerable<Finding> Look(Template template, string act)
+    {
+        var silent = KeyFeed.BySource(template, act, f => f.Insert.Key is { On: true } && f.From.Kind == ChannelKind.Trigger && f.From.StageIn(act) != StageState.InTheWings).ToList();
+        if (silent.Count == 0)
+            yield break;
+        var notes = new NoteRoute(template, act);
+        foreach (var of in silent.Where(of => notes.Of(of.Key).Count == 0))
+            yield return new(Id, Severity.Warning, [of.Key.Id], $"{of.Key.Name} steers {of.First().Insert.Title()} on {of.First().To.Name} and has no notes to strike with.",
+                Beats(template, act, of.Key) is { } beats ? [beats] : []);
+    }
+
+    /// <summary>On every beat, where its note processors let that through.</summary>
+    private static Mend? Beats(Template template, string act, Channel trigger)
+    {
+        var beat = template.Timeline.Meter.TicksPerFeltBeat;
+        var number = trigger.NoteProcessors.OfType<Notes.ChosenNotes>().SelectMany(c => c.Numbers).FirstOrDefault(60);
+        var put = new PutPattern(trigger.Id, new("Every beat", beat, [new(0, Math.Min(ToneTicks, beat), number, 100)], []));
+        return put.ApplyTo(template) is EditResult.Applied { Template: var after } && new NoteRoute(after, act).Of(after.Channels[trigger.Id]).Count > 0
+            ? new("Let it strike on every beat", [put])
+            : null;
+    }
+}

@@ -1,0 +1,92 @@
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Templates;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Soundcheck;
+
+/// <summary>What can be wrong with sidechains and sends on a stage that is in order.</summary>
+internal static class SendFaults
+{
+    private const string InWrite = "write";
+
+    private static readonly ChannelId Lead = new("lead");
+    private static readonly ChannelId Low = new("low");
+    private static readonly ChannelId Pulse = new("pulse");
+    private static readonly ChannelId Echo = new("echo");
+    private static readonly InsertId Duck = new("duck");
+    private static readonly Insert Ducker = new(Duck, ProcessorCatalogue.Compressor) { Key = new(true) };
+
+    private static Edit[] Keyed { get; } = [new AddInsert(Lead, Ducker), Feed(Pulse)];
+
+    public static (string Rule, Template[] Faults)[] Of(Template inOrder)
+    {
+        var keyed = inOrder.With(Keyed);
+        return
+        [
+            ("key-without-feed",
+            [
+                inOrder.With(new AddInsert(Lead, Ducker)),
+                inOrder.With(new AddInsert(Lead, Ducker), new AddInsert(Lead, Ducker with { Id = new("again") })),
+            ]),
+            ("feed-into-closed-key",
+            [
+                keyed.With(new SetKey(Lead, Duck, null)),
+                keyed.With(new SetKey(Lead, Duck, new(false, 80))),
+            ]),
+            ("feed-from-silence",
+            [
+                keyed.With(new SetMute(Pulse, true)),
+                keyed.With(new SetStage(Pulse, InWrite, StageState.InTheWings)),
+                keyed.With(new SetStage(Pulse, InWrite, StageState.InTheWings), new SetMute(Pulse, true)),
+                keyed.With(Feed(Low), new SetMute(Low, true)),
+                keyed.With(new RemoveFeed(Pulse, Lead, Duck), Feed(Low), new SetMute(Low, true)),
+            ]),
+            ("feed-from-closed-fader", [keyed.With(Feed(Low, TapPoint.Post), new SetLevel(Low, Decibels.Silence))]),
+            ("trigger-heard",
+            [
+                keyed.With(Feed(Low), new RenameChannel(Low, "Kick trigger")),
+                keyed.With(Feed(Low, TapPoint.Post), new RenameChannel(Low, "Kick trigger"), new PutSend(Low, new(Echo, new(-6), TapPoint.Pre))),
+            ]),
+            ("trigger-without-notes",
+            [
+                keyed.With(new RemovePattern(Pulse, "Quarters")),
+                keyed.With(new SetNoteProcessors(Pulse, [new ChosenNotes([36])])),
+            ]),
+            ("return-not-wet", [inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay, ("wet-percent", 60))))]),
+            ("low-end-into-reverb", [inOrder.With(new AddInsert(Echo, Insert("room", ProcessorCatalogue.Reverb)))]),
+        ];
+    }
+
+    /// <summary>What looks like a fault and is none.</summary>
+    public static Template[] Sound(Template inOrder)
+    {
+        var keyed = inOrder.With(Keyed);
+        return
+        [
+            keyed,
+            // What rests in the wings, waits or is off hears nothing anyway.
+            inOrder.With(new AddInsert(Lead, Ducker with { ParkedIn = [InWrite] })),
+            inOrder.With(new AddInsert(Lead, Ducker with { Off = true })),
+            // Before its fader, or not all the way down.
+            keyed.With(Feed(Low), new SetLevel(Low, Decibels.Silence)),
+            keyed.With(Feed(Low, TapPoint.Post), new SetLevel(Low, new(-60))),
+            // Called a trigger, and not heard: its fader is down, or it steers nothing.
+            keyed.With(Feed(Low), new RenameChannel(Low, "Kick trigger"), new SetLevel(Low, Decibels.Silence)),
+            inOrder.With(new RenameChannel(Low, "Kick trigger")),
+            // Played along with another.
+            keyed.With(new RemovePattern(Pulse, "Quarters"), new SetNoteInput(Low, new() { Layers = [Pulse] })),
+            // Steers nothing, so it needs no notes.
+            inOrder.With(new RemovePattern(Pulse, "Quarters")),
+            inOrder.With(new AddInsert(Echo, Insert("room", ProcessorCatalogue.Reverb)), new AddInsert(Echo, Insert("cut", ProcessorCatalogue.Equaliser, ("low-cut", 1)))),
+            // A curve says how wet it is.
+            inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay, ("wet-percent", 60))),
+                new PutShape(Echo, new(new InsertTarget(new("taps"), "wet-percent"), "song", [new(0, 20), new(1, 100)]))),
+        ];
+    }
+
+    private static PutFeed Feed(ChannelId from, TapPoint tap = TapPoint.Pre) => new(from, new(Lead, Duck, new(0), tap));
+}
