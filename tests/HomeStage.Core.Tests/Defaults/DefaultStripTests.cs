@@ -6,6 +6,7 @@ using HomeStage.Core.Making;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Tests.Soundcheck;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
@@ -47,7 +48,7 @@ public class DefaultStripTests
         Assert.All(dressed.Acts, act => Assert.Empty(Warnings(dressed, act.Id).Except(Warnings(bare, act.Id))));
 
         static IEnumerable<string> Warnings(Template template, string act) =>
-            Report.Of(template, act).Open.Where(f => f.Severity is Severity.Warning or Severity.Blocker).Select(f => f.Key);
+            Report.Of(template, act, Surroundings.Whole with { Studio = StudioFaults.Quay }).Open.Where(f => f.Severity is Severity.Warning or Severity.Blocker).Select(f => f.Key);
     }
 
     [Theory]
