@@ -23,9 +23,9 @@ const states = computed(() => {
 
 <template>
   <div class="tools">
-    <input v-model="search" class="field find" type="search" placeholder="Find a channel" aria-label="Find a channel" />
+    <input v-model="search" class="field find" type="search" placeholder="Find…" aria-label="Find a channel" />
     <select v-model="filter" class="field narrow" :class="{ on: filter }" aria-label="Show only">
-      <option value="">Show only…</option>
+      <option value="">Only…</option>
       <optgroup v-for="group in groups" :key="group.name" :label="group.name">
         <option v-for="choice in group.choices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
       </optgroup>
