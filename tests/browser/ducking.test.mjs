@@ -113,6 +113,18 @@ test('a kit plays steps that were set without a file, and a bus gives way to its
   assert.deepEqual(await of(38), [[960, 100], [2880, 100]]) // prettier-ignore
   assert.deepEqual((await of(42)).map(([tick]) => tick / 240), [0, 1, 2, 3, 4, 5, 6, 7])
 
+  // Another under the same name would take its place unseen.
+  const counted = stage.actions.all
+  await page.getByRole('button', { name: 'Steps…' }).click()
+  await steps.getByLabel('Name').fill('Steps')
+  await steps.getByRole('gridcell', { name: 'Kick, step 1, a rest' }).click()
+  await steps.getByRole('button', { name: 'Keep it' }).click()
+  await steps.getByText('There is a starter called Steps already.').waitFor()
+  await page.keyboard.press('Escape')
+  await steps.waitFor({ state: 'hidden' })
+  assert.equal((await of(36)).length, 2)
+  const aside = stage.actions.since(counted)
+
   await page.getByRole('link', { name: 'Ducking' }).click()
   await page.getByRole('button', { name: 'Make room…' }).click()
   const room = page.getByRole('dialog', { name: 'Make room' })
@@ -127,7 +139,7 @@ test('a kit plays steps that were set without a file, and a bus gives way to its
   // Two kicks in a bar of two seconds: at nothing and at three sixteenths.
   assert.deepEqual(ducker.reading.hitSeconds.map((s) => Math.round(s * 1000)), [0, 375])
   assert.ok(near(ducker.reading.depthDb, 6, 0.2) && near(ducker.reading.backMs, 250, 2), JSON.stringify(ducker.reading.backMs))
-  const taken = stage.actions.since(began)
+  const taken = stage.actions.since(began) - aside
   assert.ok(taken <= 22, `${taken} actions`)
 })
 

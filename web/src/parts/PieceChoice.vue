@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { noteName, noteOf } from './noteNames'
+import { noteName, noteOf, noteText } from './noteNames'
 
 /** Some notes out of all: the pieces of a kit by their names where there is one, else notes as people write them. */
 const props = defineProps<{
@@ -16,7 +16,7 @@ const shown = computed(() => [
   ...props.pieces,
   ...props.numbers
     .filter((note) => !props.pieces.some((p) => p.note === note))
-    .map((note) => ({ note, name: `${note} ${noteName(note)}` })),
+    .map((note) => ({ note, name: noteText(note) })),
 ])
 
 function turn(note: number, on: boolean) {

@@ -107,7 +107,13 @@ export const useDocument = defineStore('document', () => {
    * @returns ids of the channels that are new, or undefined where nothing was stored
    */
   function make(edits: Edit[] | (() => Edit[]), about?: string): Promise<string[] | undefined> {
-    if (!Array.isArray(edits)) return step(about, mostTries, (id, revision) => editsOf(id, revision, edits()))
+    if (!Array.isArray(edits)) {
+      return step(about, mostTries, (id, revision) => {
+        const now = edits()
+        // What it was about may be gone by then: nothing is stored, and what is newer is taken over.
+        return now.length > 0 ? editsOf(id, revision, now) : changesSince(id, revision)
+      })
+    }
     // A whole kit that was built on an older one must not be put over what another tab did to it.
     const tries = edits.some((e) => e.type === 'set-source' || e.type === 'set-outputs') ? 1 : mostTries
     return step(about, tries, (id, revision) => editsOf(id, revision, edits))

@@ -91,6 +91,10 @@ function clear() {
 async function keep() {
   await valuesRead()
   const called = name.value.trim() || freshName()
+  if (called !== props.pattern?.name && props.channel.patterns.some((p) => p.name === called)) {
+    trouble.value = `There is a starter called ${called} already.`
+    return
+  }
   const sections = section.value === asIs ? props.pattern!.sections : section.value ? [section.value] : []
   const pattern = { name: called, lengthTicks: lengthTicks.value, notes: within.value, sections }
   const renamed = props.pattern && props.pattern.name !== called
@@ -181,7 +185,7 @@ async function keep() {
         Space sets a step, arrows go on, + and − make it louder and softer.
         <template v-if="kept">{{ kept }} notes lie between these steps or on other notes, and stay.</template>
       </p>
-      <DialogEnds :trouble="trouble" leave="Not now" keep="Keep it" @leave="open = false" />
+      <DialogEnds :trouble="trouble" leave="Not now" keep="Keep it" :disabled="!standing" @leave="open = false" />
     </form>
   </Dialog>
 </template>
