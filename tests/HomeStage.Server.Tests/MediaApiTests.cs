@@ -54,6 +54,26 @@ public class MediaApiTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.Equal(-12.04, (double)done["meters"]!["peakDbfs"]!, 0.01);
     }
 
+    [Fact]
+    public async Task Ducker_FedByAnUploadedLoop_IsMeasuredByItsSound()
+    {
+        var media = await RunningServer.JsonOf(await PostAsync(Wave(0.25f), "Steady"));
+        var id = await server.NewTemplateAsync();
+        var settings = new Dictionary<string, double> { ["threshold-db"] = -20, ["ratio"] = 4, ["knee-db"] = 0 };
+        var edited = await server.EditAsync(id, 0,
+            new { type = "add-channel", channel = new { id = "loop", name = "Loop", kind = "audio", destination = "mix-bus" } },
+            new { type = "put-starter", channel = "loop", starter = new { name = "Steady", sound = media, loops = true, level = 0, sections = Array.Empty<string>() } },
+            new { type = "add-channel", channel = new { id = "pads", name = "Pads", kind = "bus", destination = "mix-bus" } },
+            new { type = "add-insert", channel = "pads", insert = new { id = "duck", processor = "compressor", settings, key = new { on = true } } },
+            new { type = "put-feed", channel = "loop", feed = new { channel = "pads", insert = "duck", level = 0, tap = "pre" } });
+        Assert.True(edited.IsSuccessStatusCode, await edited.Content.ReadAsStringAsync());
+
+        var ducking = await server.GetAsync($"/api/documents/{id}/ducking?act=mix");
+
+        // 7.96 dB over the threshold at 4:1.
+        Assert.Equal((20 - 12.04) * 3 / 4, (double)ducking["duckers"]!.AsArray().Single()!["reading"]!["depthDb"]!, 0.05);
+    }
+
     private static byte[] Wave(float value)
     {
         float[] lane = [.. Enumerable.Repeat(value, 48000)];

@@ -56,6 +56,18 @@ public sealed class CompiledAct
 
     public Movement Movement => _movement.Value;
 
+    /// <returns>The stages and all that lead to them, whether they sound or not.</returns>
+    public HashSet<int> Upstream(IEnumerable<int> stages)
+    {
+        var found = stages.ToHashSet();
+        var open = new Stack<int>(found);
+        while (open.TryPop(out var next))
+            foreach (var link in Entering[next])
+                if (found.Add(Graph.Links[link].From))
+                    open.Push(Graph.Links[link].From);
+        return found;
+    }
+
     private Lazy<DelayCompensation> Still(CompiledAct before, Lazy<DelayCompensation> known, Latencies which) =>
         known.IsValueCreated && known.Value.Fits(before.Template, Template, Act, which) ? known : NewCompensation(which);
 

@@ -1,6 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -12,15 +13,18 @@ namespace HomeStage.Core.Ducking;
 public sealed record AskedDucker(Sequence<Edit> Edits, DuckingAnswer? Answer)
 {
     /// <param name="section">Over whose hits it is solved.</param>
+    /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <returns>Or what is in the way.</returns>
-    public static (AskedDucker? Asked, Refusal? Why) Of(Template template, string act, PlacedSection section, Ducker ducker, DuckingAsk ask)
+    /// <exception cref="OperationCanceledException">Cancelled.</exception>
+    public static (AskedDucker? Asked, Refusal? Why) Of(
+        Template template, string act, PlacedSection section, Ducker ducker, DuckingAsk ask, IMediaShelf? shelf = null, CancellationToken cancellation = default)
     {
         if (ask.Check() is { } wrong)
             return (null, wrong);
         var insert = template.Channels[ducker.Channel].Inserts.First(i => i.Id == ducker.Insert);
         if (ducker.Way == DuckingWay.Notes)
             return ByNotes(ducker, insert, section, ask);
-        var (key, why) = KeySignal.Of(template, act, section.Section.Id, ducker.Channel, ducker.Insert);
+        var (key, why) = KeySignal.Of(template, act, section.Section.Id, ducker.Channel, ducker.Insert, shelf, cancellation);
         if (key is null)
             return (null, why);
         var answer = DuckingSolver.Solve(ask, insert.Settings, insert.Key, key);

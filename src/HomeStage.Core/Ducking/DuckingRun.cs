@@ -1,3 +1,4 @@
+using HomeStage.Core.Media;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -9,8 +10,10 @@ namespace HomeStage.Core.Ducking;
 /// <param name="Hits">Frames at which it is told to.</param>
 public sealed record DuckingRun(float[] ReductionDb, IReadOnlyList<long> Hits, DuckingReading Reading)
 {
+    /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <returns>Or what is in the way.</returns>
-    public static (DuckingRun? Run, Refusal? Why) Of(Template template, string act, string section, Ducker ducker)
+    /// <exception cref="OperationCanceledException">Cancelled.</exception>
+    public static (DuckingRun? Run, Refusal? Why) Of(Template template, string act, string section, Ducker ducker, IMediaShelf? shelf = null, CancellationToken cancellation = default)
     {
         var insert = template.Channels[ducker.Channel].Inserts.First(i => i.Id == ducker.Insert);
         if (new TimeMap(template.Timeline).Find(section) is not { } placed)
@@ -21,7 +24,7 @@ public sealed record DuckingRun(float[] ReductionDb, IReadOnlyList<long> Hits, D
             return (Read(byNotes, hits, template.SampleRateHz, (int)Math.Ceiling(DuckerLaw.GlideMs / 1000 * template.SampleRateHz)), null);
         }
 
-        var (key, why) = KeySignal.Of(template, act, section, ducker.Channel, ducker.Insert);
+        var (key, why) = KeySignal.Of(template, act, section, ducker.Channel, ducker.Insert, shelf, cancellation);
         return key is null ? (null, why) : (Read(Detection.Run(insert.Settings, insert.Key, key, 0, key.Left.Length), key.Hits, key.SampleRateHz, 0), null);
     }
 

@@ -1,3 +1,6 @@
+using HomeStage.Core.Compiling;
+using HomeStage.Core.Media;
+using HomeStage.Core.Routing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
@@ -10,22 +13,39 @@ namespace HomeStage.Core.Ducking;
 /// <param name="Hits">Frames at which a note of a feeding channel begins, ascending, each within the signal.</param>
 public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> Hits, int SampleRateHz)
 {
-    /// <summary>Renders it: a section of what the feeds bring to the insert.</summary>
+    /// <summary>Renders it: a section of what the feeds bring to the insert, and nothing else of the template.</summary>
     /// <param name="section">Id of a section.</param>
+    /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <returns>Or what is in the way.</returns>
-    public static (KeySignal? Key, Refusal? Why) Of(Template template, string act, string section, ChannelId channel, InsertId insert)
+    /// <exception cref="OperationCanceledException">Cancelled.</exception>
+    public static (KeySignal? Key, Refusal? Why) Of(
+        Template template, string act, string section, ChannelId channel, InsertId insert, IMediaShelf? shelf = null, CancellationToken cancellation = default)
     {
         var request = new RenderRequest(act, channel, section) { Point = ListeningPoint.Key, Insert = insert };
         if (request.Check(template) is { } wrong)
             return (null, wrong);
         if (template.Channels[channel].Inserts.First(i => i.Id == insert).Key is not { On: true })
             return (null, new Refusal.WrongPlace($"The key input on {template.Channels[channel].Name}", "is off, so nothing ducks it"));
-        var sound = Renderer.Render(template, request);
+        var sound = Renderer.Render(FeedsAlone(template, act, channel, insert), request, shelf: shelf, cancellation: cancellation);
         return (new(sound.Left, sound.Right, HitsOf(template, act, section, channel, insert, sound), template.SampleRateHz), null);
     }
 
     /// <summary>The largest level at the detector's input, in dBFS; −∞ for silence.</summary>
     public double PeakDbfs => 20 * Math.Log10(Math.Max(Left.Select(Math.Abs).DefaultIfEmpty(0).Max(), Right.Select(Math.Abs).DefaultIfEmpty(0).Max()));
+
+    /// <returns>The template in which only what leads to the key sounds: what the ducked channel itself plays is no part of its key.</returns>
+    private static Template FeedsAlone(Template template, string act, ChannelId channel, InsertId insert)
+    {
+        var compiled = new CompiledTemplate(template).In(act);
+        var place = template.Channels.IndexOf(channel);
+        var detector = compiled.Graph.InsertOf(place, template.Channels[channel].Inserts.IndexWhere(i => i.Id == insert));
+        var feeding = compiled.Entering[detector].Select(l => compiled.Graph.Links[l]).Where(l => l.Kind == LinkKind.Key).Select(l => l.From);
+        HashSet<int> leading = [.. compiled.Upstream(feeding).Select(s => compiled.Graph.Stages[s].Channel)];
+        return template with
+        {
+            Channels = template.Channels.Where((_, i) => !leading.Contains(i)).Aggregate(template.Channels, (all, silent) => all.Replace(silent with { Source = null, Starters = [] })),
+        };
+    }
 
     private static List<long> HitsOf(Template template, string act, string section, ChannelId channel, InsertId insert, RenderedSound sound)
     {

@@ -2,6 +2,7 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -25,8 +26,10 @@ public sealed record RoomAsk(ChannelId? Trigger, TriggerWish New, Sequence<RoomF
 public sealed record MakeRoom(Sequence<Edit> Edits, IReadOnlyList<(ChannelId Channel, DuckingAnswer Answer)> Answers)
 {
     /// <param name="section">Id of the section over whose hits it is solved.</param>
+    /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <returns>Or what is in the way.</returns>
-    public static (MakeRoom? Room, Refusal? Why) Of(Template template, string act, string section, RoomAsk ask)
+    /// <exception cref="OperationCanceledException">Cancelled.</exception>
+    public static (MakeRoom? Room, Refusal? Why) Of(Template template, string act, string section, RoomAsk ask, IMediaShelf? shelf = null, CancellationToken cancellation = default)
     {
         if (ask.Ways.Count == 0)
             return (null, new Refusal.Missing("channel", "", "that shall give way; choose one first"));
@@ -50,7 +53,7 @@ public sealed record MakeRoom(Sequence<Edit> Edits, IReadOnlyList<(ChannelId Cha
             if (Keyed(work, way.Channel, follows, ask.ByNotes) is { } wrong)
                 return (null, wrong);
             var ducker = DuckerOn(work.Now, way.Channel, follows, ask.ByNotes)!;
-            var (asked, why) = AskedDucker.Of(work.Now, act, placed, ducker, new(way.DepthDb, NoteValue.Milliseconds(ask.BackQuarters, placed.TempoBpm), ask.StayMs, ask.Soft));
+            var (asked, why) = AskedDucker.Of(work.Now, act, placed, ducker, new(way.DepthDb, NoteValue.Milliseconds(ask.BackQuarters, placed.TempoBpm), ask.StayMs, ask.Soft), shelf, cancellation);
             if ((asked is null ? why : work.Do(asked.Edits)) is { } outside)
                 return (null, outside);
             if (asked!.Answer is { } answer)

@@ -4,6 +4,7 @@ using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -48,24 +49,24 @@ internal static class DuckingApi
 
     public static void MapDucking(this RouteGroupBuilder group)
     {
-        group.MapGet("/{id}/ducking", async Task<Results<Ok<DuckingView>, ProblemHttpResult>> (string id, string act, string? section, DocumentStore store, CancellationToken cancellation) =>
+        group.MapGet("/{id}/ducking", async Task<Results<Ok<DuckingView>, ProblemHttpResult>> (string id, string act, string? section, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : Placed(document.Template, section) is not { } placed ? Problems.NotFound("section")
-            : TypedResults.Ok(Of(document.Template, act, placed)));
-        group.MapPost("/{id}/ducking/room", async Task<Results<Ok<RoomView>, ProblemHttpResult>> (string id, RoomRequest asked, DocumentStore store, CancellationToken cancellation) =>
+            : TypedResults.Ok(Of(document.Template, act, placed, media, cancellation)));
+        group.MapPost("/{id}/ducking/room", async Task<Results<Ok<RoomView>, ProblemHttpResult>> (string id, RoomRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
-            : MakeRoom.Of(document.Template, asked.Act, asked.Section ?? document.Template.Timeline.Sections[0].Id, asked.Ask) switch
+            : MakeRoom.Of(document.Template, asked.Act, asked.Section ?? document.Template.Timeline.Sections[0].Id, asked.Ask, media, cancellation) switch
             {
                 (null, var why) => Problems.Refused(why!),
                 ({ } room, _) => TypedResults.Ok(new RoomView(room.Edits, EditWords.OfBatch(room.Edits, document.Template),
                     [.. room.Answers.Where(a => a.Answer.Limit is not null).Select(a => $"{document.Template.Channels[a.Channel].Name}: {DuckingWords.Of(a.Answer)}")])),
             });
-        group.MapPost("/{id}/ducking/solve", async Task<Results<Ok<DuckView>, ProblemHttpResult>> (string id, DuckRequest asked, DocumentStore store, CancellationToken cancellation) =>
+        group.MapPost("/{id}/ducking/solve", async Task<Results<Ok<DuckView>, ProblemHttpResult>> (string id, DuckRequest asked, DocumentStore store, MediaStore media, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : Placed(document.Template, asked.Section) is not { } placed ? Problems.NotFound("section")
             : Ducker.In(document.Template).FirstOrDefault(d => d.Channel == asked.Channel && d.Insert == asked.Insert) is not { } ducker ? Problems.NotFound("ducker")
-            : AskedDucker.Of(document.Template, asked.Act, placed, ducker, new(asked.DepthDb, NoteValue.Milliseconds(asked.BackQuarters, placed.TempoBpm), asked.StayMs, asked.Soft)) switch
+            : AskedDucker.Of(document.Template, asked.Act, placed, ducker, new(asked.DepthDb, NoteValue.Milliseconds(asked.BackQuarters, placed.TempoBpm), asked.StayMs, asked.Soft), media, cancellation) switch
             {
                 (null, var why) => Problems.Refused(why!),
                 ({ } solved, _) => TypedResults.Ok(new DuckView(solved.Edits, solved.Answer is { } answer ? DuckingWords.Of(answer) : null)),
@@ -74,15 +75,15 @@ internal static class DuckingApi
 
     private static PlacedSection? Placed(Template template, string? section) => new TimeMap(template.Timeline).Find(section ?? template.Timeline.Sections[0].Id);
 
-    private static DuckingView Of(Template template, string act, PlacedSection placed)
+    private static DuckingView Of(Template template, string act, PlacedSection placed, MediaStore media, CancellationToken cancellation)
     {
         var bar = placed.LengthSeconds / placed.Section.Bars;
-        return new(placed.Section.Id, placed.Section.Name, bar, placed.TempoBpm, [.. Ducker.In(template).Take(MostDuckers).Select(d => ViewOf(template, act, placed, d, bar))]);
+        return new(placed.Section.Id, placed.Section.Name, bar, placed.TempoBpm, [.. Ducker.In(template).Take(MostDuckers).Select(d => ViewOf(template, act, placed, d, bar, media, cancellation))]);
     }
 
-    private static DuckerView ViewOf(Template template, string act, PlacedSection placed, Ducker ducker, double barSeconds)
+    private static DuckerView ViewOf(Template template, string act, PlacedSection placed, Ducker ducker, double barSeconds, MediaStore media, CancellationToken cancellation)
     {
-        var (run, why) = DuckingRun.Of(template, act, placed.Section.Id, ducker);
+        var (run, why) = DuckingRun.Of(template, act, placed.Section.Id, ducker, media, cancellation);
         return new(ducker.Channel, template.Channels[ducker.Channel].Name, ducker.Insert, ducker.Way,
             [.. ducker.By.Where(template.Channels.Contains).Select(by => new DuckingSourceView(by, template.Channels[by].Name))],
             run is null ? null : ViewOf(run, barSeconds, template.SampleRateHz), why?.Sentence);

@@ -85,16 +85,7 @@ internal sealed class HeardGraph
     };
 
     /// <returns>The stage and all that lead to it, whether they sound or not.</returns>
-    public HashSet<int> Upstream(int stage)
-    {
-        var found = new HashSet<int> { stage };
-        var open = new Stack<int>(found);
-        while (open.TryPop(out var next))
-            foreach (var from in From(next))
-                if (found.Add(from))
-                    open.Push(from);
-        return found;
-    }
+    public HashSet<int> Upstream(int stage) => _compiled.Upstream([stage]);
 
     /// <returns>The channel and those whose strips lead to it, in the template's order. An instrument of which only other outputs
     /// lead there is not one of them: its player is heard, its strip is not.</returns>

@@ -1,0 +1,59 @@
+using FsCheck.Xunit;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Ducking;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Templates;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Core.Tests.Ducking;
+
+/// <summary>What a detector hears, rendered without the rest of the template.</summary>
+public class KeySignalTests
+{
+    /// <summary>−120 dBFS.</summary>
+    private const double Unheard = 1e-6;
+
+    [Property(MaxTest = 12)]
+    public void FeedsAlone_AreTheKeyWithinTheWholeTemplate(int seed)
+    {
+        var template = WithKeys(new RandomTemplates(seed).Grown(90)) with { Timeline = new(150, new(2, 4), [new("verse", "Verse", 1), new("chorus", "Chorus", 1, 97)]) };
+        var act = template.Acts[0].Id;
+        foreach (var ducker in Ducker.In(template).Where(d => d.Way == DuckingWay.Level && template.Channels[d.Channel].StageIn(act) != StageState.InTheWings).Take(3))
+        {
+            var whole = Renderer.Render(template, new(act, ducker.Channel, "chorus") { Point = ListeningPoint.Key, Insert = ducker.Insert });
+
+            var (key, why) = KeySignal.Of(template, act, "chorus", ducker.Channel, ducker.Insert);
+
+            Assert.Null(why);
+            Assert.All(whole.Left.Zip(key!.Left), x => Assert.Equal(x.First, x.Second, Unheard));
+            Assert.All(whole.Right.Zip(key.Right), x => Assert.Equal(x.First, x.Second, Unheard));
+        }
+    }
+
+    [Fact]
+    public void AKey_FedByABus_HoldsWhatPlaysIntoTheBus_AndNothingOfTheDuckedChannel()
+    {
+        var template = OneBar(
+            Bus("drums", "mix-bus"), Tone("drum", "drums"), Bus("pads", "mix-bus", Insert("duck", ProcessorCatalogue.Compressor) with { Key = new(true) }), Tone("pad", "pads"),
+            new PutFeed(new("drums"), new(new("pads"), new("duck"), new(-6), TapPoint.Post)));
+        var drums = Renderer.Render(template, new(InMix, new("drums"), "song"));
+
+        var (key, why) = KeySignal.Of(template, InMix, "song", new("pads"), new("duck"));
+
+        Assert.Null(why);
+        Assert.True(drums.Left.Max() > 0.1);
+        Assert.All(drums.Left.Zip(key!.Left), x => Assert.Equal(x.First * Math.Pow(10, -6 / 20.0), x.Second, Unheard));
+    }
+
+    /// <returns>With the key input of every compressor on, so that there is something to look at.</returns>
+    private static Template WithKeys(Template template) => template with
+    {
+        Channels = template.Channels.Aggregate(template.Channels, (all, c) => all.Replace(c with
+        {
+            Inserts = [.. c.Inserts.Select(i => i.Processor == ProcessorCatalogue.Compressor ? i with { Key = (i.Key ?? new(true)) with { On = true } } : i)],
+        })),
+    };
+}
