@@ -224,6 +224,16 @@ test('a curve of a lever is spread over every section at once, and taken away al
   await page.getByRole('button', { name: 'there and back' }).click()
   await page.getByRole('button', { name: 'The same over every section' }).click()
   await settles(drawnOver, sections.map((s) => s.id).sort())
+  // Shown in percent, as the lever itself, and stored from 0 to 1.
+  const ends = page.getByRole('complementary', { name: 'The chosen curve' })
+  await ends.getByRole('spinbutton', { name: 'From', exact: true }).fill('25')
+  await page.keyboard.press('Enter')
+  const { position, shapes } = (await head()).levers[0]
+  await settles(async () => {
+    const now = (await head()).levers[0].shapes.find((s) => s.section === sections[0].id).points
+    return [now[0].value, Math.max(...now.map((p) => p.value))]
+  }, [0.25, position])
+  assert.equal(shapes.length, sections.length)
   await page.getByRole('button', { name: 'Take all of the row away' }).click()
   await settles(drawnOver, [])
 })

@@ -30,7 +30,7 @@ public static class ProcessorCatalogue
     // As flat as can be, unless somebody wants it to ring.
     private static readonly Parameter Resonance = new("", "", Unit.Quality, 0.5, 10, 0.1, FilterDesign.Butterworth);
 
-    private static readonly Parameter CutSlope = Parameter.Choice("", "", ["12 dB an octave", "24 dB an octave"]);
+    private static readonly Parameter CutSlope = Parameter.Choice("", "", ["12 dB/oct", "24 dB/oct"]);
 
     public static readonly Sequence<ProcessorKind> All =
     [

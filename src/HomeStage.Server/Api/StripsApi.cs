@@ -38,9 +38,8 @@ internal static class StripsApi
     /// <param name="Altered">Names of those that were altered, and stay as they are.</param>
     public sealed record DefaultChangeView(Edit Edit, string Words, IReadOnlyList<AlongView> Along, IReadOnlyList<string> Altered);
 
-    /// <summary>What a wish would make.</summary>
-    /// <param name="ComesWith">What it gets by itself, in the order of the signal; none for a bare channel.</param>
-    public sealed record MadeView(string Name, IReadOnlyList<string> ComesWith);
+    /// <param name="Wishes">Made one after the other; at most <see cref="ComesWith.MostWishes"/>.</param>
+    public sealed record MadeRequest(Sequence<ChannelWish> Wishes);
 
     public static void MapStrips(this RouteGroupBuilder group)
     {
@@ -58,13 +57,12 @@ internal static class StripsApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : !Identifier.IsValid(channel) || !document.Template.Channels.TryGet(new(channel), out var found) ? Problems.NotFound("channel")
             : TypedResults.Ok(StandingOf(document.Template, found)));
-        group.MapPost("/{id}/channels/made", async Task<Results<Ok<MadeView>, ProblemHttpResult>> (string id, ChannelWish wish, DocumentStore store, CancellationToken cancellation) =>
+        group.MapPost("/{id}/channels/made", async Task<Results<Ok<IReadOnlyList<ComesWith>>, ProblemHttpResult>> (string id, MadeRequest asked, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
-            : new MakeChannel(wish).ApplyTo(document.Template) switch
+            : ComesWith.Of(document.Template, asked.Wishes) switch
             {
-                EditResult.Applied applied => TypedResults.Ok(MadeOf(applied.Template, applied.Template.Channels[^1])),
-                EditResult.Refused refused => Problems.Refused(refused.Why),
-                _ => throw new InvalidOperationException("An edit is applied or refused."),
+                ({ } groups, _) => TypedResults.Ok(groups),
+                (null, var why) => Problems.Refused(why!),
             });
     }
 
@@ -89,6 +87,4 @@ internal static class StripsApi
         change.Edit, change.Words,
         [.. change.Along.Select(a => new AlongView(a.Channel, template.Channels[a.Channel].Name, a.Edits))],
         [.. change.Altered.Select(id => template.Channels[id].Name)]);
-
-    private static MadeView MadeOf(Template template, Channel made) => new(made.Name, StripSummary.Parts(StripLaying.Of(template, made), made));
 }

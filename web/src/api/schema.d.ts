@@ -1110,7 +1110,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ChannelWish"];
+                    "application/json": components["schemas"]["MadeRequest"];
                 };
             };
             responses: {
@@ -1120,7 +1120,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["MadeView"];
+                        "application/json": components["schemas"]["ComesWith"][];
                     };
                 };
             };
@@ -4084,6 +4084,10 @@ export interface components {
             bare?: boolean;
             withoutInput?: boolean;
         };
+        ComesWith: {
+            names: string[];
+            parts: string[];
+        };
         Created: {
             id: string;
         };
@@ -5405,9 +5409,8 @@ export interface components {
             firstInput?: null | number;
             under?: null | components["schemas"]["ChannelId"];
         };
-        MadeView: {
-            name: string;
-            comesWith: string[];
+        MadeRequest: {
+            wishes: components["schemas"]["ChannelWish"][];
         };
         MediaRef: {
             content: string;

@@ -93,8 +93,8 @@ const sections = computed(() => {
         @seek="listening.seek"
         @range="listening.setRange"
       />
-      <SpectrumLine :levels="listening.meters?.thirdOctavesDb" />
-      <MeterReadings />
+      <SpectrumLine class="roomy" :levels="listening.meters?.thirdOctavesDb" />
+      <MeterReadings class="roomy" />
       <RenderState />
     </template>
     <p v-else class="faint">Open a template or a song to hear it.</p>
@@ -174,6 +174,11 @@ const sections = computed(() => {
     flex-wrap: wrap;
     padding: 8px 12px;
     gap: 8px 12px;
+  }
+
+  /* A ribbon to seek in and how the render stands; the meters need more room. */
+  .roomy {
+    display: none;
   }
 }
 </style>

@@ -141,7 +141,16 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
     justify-content: space-around;
   }
 
+  .rail a,
+  .rail button {
+    width: auto;
+    min-width: 0;
+    padding-inline: 2px;
+    font-size: 9.5px;
+  }
+
   .mark,
+  .studio,
   .gap {
     display: none;
   }

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { madeOf } from './stripCalls'
+import { comesWith } from './stripCalls'
 import type { ChannelWish } from '@/api/types'
 import { useDocument } from '@/state/document'
 
 /** What channels that are wished for get by themselves, asked of the server while the wish is written. */
 const props = defineProps<{ wishes: readonly ChannelWish[] }>()
 const document = useDocument()
-const mostAsked = 24
-/** Those that come with the same stand together. */
 const groups = ref<{ names: string[]; parts: string[] }[]>([])
 let turn = 0
 
@@ -17,21 +15,9 @@ const ask = useDebounceFn(async () => {
   const id = document.head?.id
   if (!id) return
   const mine = ++turn
-  try {
-    const made = await Promise.all(props.wishes.slice(0, mostAsked).map((wish) => madeOf(id, wish)))
-    if (mine !== turn) return
-    const found = new Map<string, { names: string[]; parts: string[] }>()
-    for (const { name, comesWith } of made) {
-      const key = JSON.stringify(comesWith)
-      const group = found.get(key) ?? { names: [], parts: comesWith }
-      group.names.push(name)
-      found.set(key, group)
-    }
-    groups.value = [...found.values()]
-  } catch {
-    // A wish that cannot be yet comes with nothing; adding it says why.
-    if (mine === turn) groups.value = []
-  }
+  // A wish that cannot be yet comes with nothing; adding it says why.
+  const found = await comesWith(id, props.wishes).catch(() => [])
+  if (mine === turn) groups.value = found
 }, 120)
 watch(() => JSON.stringify(props.wishes), ask, { immediate: true })
 

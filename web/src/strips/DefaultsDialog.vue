@@ -110,6 +110,31 @@ tbody th {
   font-weight: 600;
 }
 
+@media (max-width: 700px) {
+  thead {
+    display: none;
+  }
+
+  tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    border-top: 1px solid var(--line-soft);
+    padding: 6px 0;
+  }
+
+  tbody th,
+  td {
+    width: auto;
+    border: 0;
+    padding: 2px 0;
+  }
+
+  td:nth-child(2) {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+}
+
 .trouble {
   color: var(--blocker);
 }

@@ -32,9 +32,10 @@ export function changeOf(id: string, scope: StripScope, channel: string | null):
   return asked(api.POST('/api/documents/{id}/default-strips', ask)) as unknown as Promise<DefaultChange>
 }
 
-/** What a wished-for channel would be. */
-export function madeOf(id: string, wish: ChannelWish) {
-  return asked(api.POST('/api/documents/{id}/channels/made', { params: { path: { id } }, body: wish }))
+/** What wished-for channels would come with; those that come with the same stand together. */
+export function comesWith(id: string, wishes: readonly ChannelWish[]) {
+  const ask = { params: { path: { id } }, body: { wishes: [...wishes] } }
+  return asked(api.POST('/api/documents/{id}/channels/made', ask))
 }
 
 /** Every insert that waits for something. */

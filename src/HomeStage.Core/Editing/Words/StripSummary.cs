@@ -21,12 +21,18 @@ public static class StripSummary
         .. strip.Stages is { } stages && stages.Values.Any(s => s != StageState.OnStage) ? [Staged(stages)] : Array.Empty<string>(),
     ];
 
-    /// <returns>The same of one channel, with the inputs or the instrument that it takes.</returns>
-    public static IReadOnlyList<string> Parts(Strip strip, Channel channel) =>
-        [.. channel.Source switch { InputSource input => [Inputs(input)], InstrumentSource played => [$"plays {played.Title()}"], _ => Array.Empty<string>() }, .. Parts(strip with { Input = null, Inserts = strip.Inserts is { Count: > 0 } ? strip.Inserts : null })];
+    /// <param name="channels">At least one; alike in all but the numbers of their inputs.</param>
+    /// <returns>The same of channels, with the inputs or the instrument that they take.</returns>
+    public static IReadOnlyList<string> Parts(Strip strip, IReadOnlyList<Channel> channels) =>
+        [.. channels[0].Source switch { InputSource input => [Inputs(input, channels)], InstrumentSource played => [$"plays {played.Title()}"], _ => Array.Empty<string>() }, .. Parts(strip with { Input = null, Inserts = strip.Inserts is { Count: > 0 } ? strip.Inserts : null })];
 
-    private static string Inputs(InputSource input) => string.Create(CultureInfo.InvariantCulture,
-        $"{(input.Second is { } second ? $"inputs {input.First} and {second}" : $"input {input.First}")}, {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}");
+    private static string Inputs(InputSource first, IReadOnlyList<Channel> channels)
+    {
+        List<int> numbers = [.. channels.Select(c => c.Source).OfType<InputSource>().SelectMany(i => i.Second is { } second ? [i.First, second] : new[] { i.First })];
+        var isRow = numbers.Count > 2 && numbers.Zip(numbers.Skip(1)).All(x => x.Second == x.First + 1);
+        List<string> spoken = [.. numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))];
+        return $"{(spoken.Count == 1 ? "input" : "inputs")} {(isRow ? $"{spoken[0]}–{spoken[^1]}" : string.Join(" and ", spoken))}, {(first.Monitored ? "monitored" : "not monitored")}, {(first.Armed ? "armed" : "not armed")}";
+    }
 
     private static IEnumerable<string> Standing(Sequence<Insert> inserts, Sequence<Chain> chains)
     {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { between, shareOf, valueAt, type MovedRow } from './rows'
+import { between, leverPercent, shareOf, valueAt, type MovedRow } from './rows'
 import type { Edit, ShapeKind, ShapePoint } from '@/api/types'
 import DrawnCurve from '@/parts/DrawnCurve.vue'
 import ValueField from '@/parts/ValueField.vue'
@@ -38,16 +38,24 @@ watch(
     const there = rest ?? max
     const low = isLevel ? Math.max(min, there - 12) : min
     from.value = shown(points.value?.[0]?.value ?? low)
-    to.value = shown(points.value?.at(-1)?.value ?? (there > low ? there : max))
+    to.value = shown(points.value ? goal(points.value) : there > low ? there : max)
   },
   { immediate: true },
 )
+
+/** Where a curve goes: its end, or what lies farthest off where it comes back to where it began. */
+function goal(drawn: readonly ShapePoint[]) {
+  const [first, last] = [drawn[0]!.value, drawn.at(-1)!.value]
+  if (first !== last) return last
+  return drawn.map((p) => p.value).reduce((a, b) => (Math.abs(b - first) > Math.abs(a - first) ? b : a))
+}
 
 function put(drawn: ShapePoint[], sections: readonly string[] = [props.section.id]) {
   const { lever, edits } = props.row
   if (edits) void document.edit(sections.map((s) => edits.put(s, drawn)))
   if (!lever) return
-  const put = sections.map((section) => ({ section, points: drawn }))
+  const points = drawn.map((p) => ({ ...p, value: p.value / leverPercent }))
+  const put = sections.map((section) => ({ section, points }))
   void changeLever(lever.id, ({ shapes }) => ({
     shapes: [...(shapes ?? []).filter((s) => !sections.includes(s.section as string)), ...put],
   }))

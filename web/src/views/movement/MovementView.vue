@@ -153,7 +153,7 @@ function step(event: KeyboardEvent, rowAt: number, sectionAt: number) {
         {{ trouble ?? document.refusal?.sentence }}
       </p>
       <div class="scroll">
-        <table v-if="rows.length" :style="{ minWidth: `${230 + 72 * sections.length}px` }">
+        <table v-if="rows.length" :style="{ minWidth: `${150 + 72 * sections.length}px` }">
           <thead>
             <tr>
               <th scope="col">Value</th>
@@ -261,6 +261,9 @@ thead th {
 thead th:first-child,
 tbody th {
   width: 230px;
+  position: sticky;
+  left: 0;
+  background: var(--ground);
 }
 
 tbody th {
@@ -333,6 +336,12 @@ tr {
 @media (max-width: 900px) {
   .scroll {
     overflow-x: auto;
+    padding: 0 12px 12px;
+  }
+
+  thead th:first-child,
+  tbody th {
+    width: 150px;
   }
 }
 </style>

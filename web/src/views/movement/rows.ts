@@ -59,14 +59,25 @@ export function rowOf(
   }
 }
 
+/** A lever's way is shown in percent, and stored from 0 to 1. */
+export const leverPercent = 100
+
 export function leverRow(lever: Lever): MovedRow {
   const shapes = lever.shapes ?? []
+  const shown = (points: readonly ShapePoint[]) => points.map((p) => ({ ...p, value: leverPercent * p.value }))
   return {
     key: `lever ${lever.id}`,
     title: lever.name,
     about: 'lever, where it stands',
-    range: { min: 0, max: 1, symbol: '', stored: lever.position, isLevel: false, inOctaves: false },
-    curves: new Map(shapes.map((s) => [s.section, s.points as ShapePoint[]])),
+    range: {
+      min: 0,
+      max: leverPercent,
+      symbol: '%',
+      stored: leverPercent * lever.position,
+      isLevel: false,
+      inOctaves: false,
+    },
+    curves: new Map(shapes.map((s) => [s.section, shown(s.points)])),
     lever,
   }
 }

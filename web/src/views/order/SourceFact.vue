@@ -73,8 +73,8 @@ const wordsOf = (number: number) =>
     <div class="value">
       <select class="field" :value="way" :aria-label="`${channel.name} comes from`" @change="choose">
         <option value="none">{{ channel.starters.length ? 'its own sounds' : 'nothing yet' }}</option>
-        <option value="one">a hardware input</option>
-        <option value="two">two hardware inputs</option>
+        <option value="one">an input</option>
+        <option value="two">two inputs</option>
         <option v-if="mayRecord" value="internal">another channel</option>
       </select>
       <template v-if="source?.type === 'input' && inputs.length">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { responseOf } from './stripViewCalls'
 import type { EqualiserResponse, EqualiserSection, Insert } from '@/api/types'
@@ -18,8 +19,8 @@ const emit = defineEmits<{ sections: [sections: EqualiserSection[]] }>()
 const document = useDocument()
 const catalogue = useCatalogue()
 
-const wide = 860
-const high = 330
+/** Under the curve stand the frequencies. */
+const footer = 16
 const topDb = 20
 const bottomDb = -26
 const lowHz = 20
@@ -31,6 +32,9 @@ const response = ref<EqualiserResponse>()
 /** What is being dragged to, before it is an edit. */
 const trial = ref<Record<string, number>>()
 const drawn = useTemplateRef<SVGSVGElement>('drawn')
+const size = useElementSize(drawn, { width: 860, height: 346 })
+const wide = computed(() => Math.max(100, size.width.value))
+const high = computed(() => Math.max(100, size.height.value - footer))
 let asking = false
 let again = false
 
@@ -42,10 +46,10 @@ const kind = computed(() => catalogue.processors.get(props.insert.processor))
 const parameter = (id: string) => kind.value?.parameters.find((p) => p.id === id)
 const valueOf = (id: string) => settings.value[id] ?? parameter(id)?.default ?? 0
 
-const x = (hz: number) => (Math.log2(hz / lowHz) / octaves) * wide
-const hzAt = (px: number) => lowHz * 2 ** ((px / wide) * octaves)
-const y = (db: number) => ((topDb - Math.min(topDb, Math.max(bottomDb, db))) / (topDb - bottomDb)) * high
-const dbAt = (px: number) => topDb - (px / high) * (topDb - bottomDb)
+const x = (hz: number) => (Math.log2(hz / lowHz) / octaves) * wide.value
+const hzAt = (px: number) => lowHz * 2 ** ((px / wide.value) * octaves)
+const y = (db: number) => ((topDb - Math.min(topDb, Math.max(bottomDb, db))) / (topDb - bottomDb)) * high.value
+const dbAt = (px: number) => topDb - (px / high.value) * (topDb - bottomDb)
 
 /** One question at a time; the last one counts. */
 async function ask() {
@@ -99,12 +103,12 @@ const ribbon = computed(() => {
   const bands = props.spectrum ?? []
   if (!bands.length) return ''
   const level = (db: number) =>
-    high -
+    high.value -
     ((Math.min(spectrumTopDb, Math.max(spectrumBottomDb, db)) - spectrumBottomDb) /
       (spectrumTopDb - spectrumBottomDb)) *
-      high
+      high.value
   const centre = (band: number) => 1000 * 10 ** ((band - 16) / 10)
-  return `M${x(centre(0)).toFixed(1)} ${high}${bands.map((db, i) => `L${Math.min(wide, x(centre(i))).toFixed(1)} ${level(db).toFixed(1)}`).join('')}V${high}Z`
+  return `M${x(centre(0)).toFixed(1)} ${high.value}${bands.map((db, i) => `L${Math.min(wide.value, x(centre(i))).toFixed(1)} ${level(db).toFixed(1)}`).join('')}V${high.value}Z`
 })
 
 const clampTo = (id: string, value: number) => {
@@ -145,9 +149,9 @@ function take(section: EqualiserSection, event: PointerEvent) {
 function move(event: PointerEvent) {
   if (!dragged) return
   const box = drawn.value!.getBoundingClientRect()
-  const px = ((event.clientX - box.left) / box.width) * wide
-  const py = ((event.clientY - box.top) / box.height) * high
-  trial.value = moved(dragged, hzAt(Math.min(wide, Math.max(0, px))), dbAt(py))
+  const px = ((event.clientX - box.left) / box.width) * wide.value
+  const py = ((event.clientY - box.top) / box.height) * high.value
+  trial.value = moved(dragged, hzAt(Math.min(wide.value, Math.max(0, px))), dbAt(py))
 }
 
 function drop() {
@@ -187,13 +191,15 @@ const said = (point: { section: EqualiserSection; hz: number; db: number }) =>
     .filter(Boolean)
     .join(', ')
 const lines = [50, 100, 200, 500, 1000, 2000, 5000, 10000]
+/** Where there is no room for all, every second one has its number. */
+const marked = computed(() => (wide.value < 480 ? lines.filter((_, i) => i % 2) : lines))
 </script>
 
 <template>
   <svg
     ref="drawn"
     class="plot"
-    :viewBox="`0 0 ${wide} ${high + 16}`"
+    :viewBox="`0 0 ${wide} ${high + footer}`"
     role="group"
     aria-label="Response of the equaliser"
     @pointermove="move"
@@ -207,7 +213,7 @@ const lines = [50, 100, 200, 500, 1000, 2000, 5000, 10000]
     <path v-for="other in others" :key="other.id" class="other" :d="other.path" />
     <path class="one" :d="single" />
     <path class="whole" :d="whole" />
-    <text v-for="hz in lines" :key="`t${hz}`" class="mark" :x="x(hz)" :y="high + 13" text-anchor="middle">
+    <text v-for="hz in marked" :key="`t${hz}`" class="mark" :x="x(hz)" :y="high + 13" text-anchor="middle">
       {{ hz < 1000 ? hz : `${hz / 1000} k` }}
     </text>
     <text
@@ -247,6 +253,9 @@ const lines = [50, 100, 200, 500, 1000, 2000, 5000, 10000]
 .plot {
   display: block;
   width: 100%;
+  flex: 1 0 240px;
+  min-height: 240px;
+  max-height: 560px;
   background: var(--panel);
   border-radius: 8px;
   touch-action: none;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { responseOf } from './stripViewCalls'
 import type { Insert } from '@/api/types'
 import { useDocument } from '@/state/document'
@@ -7,11 +8,20 @@ import { useDocument } from '@/state/document'
 /** What comes out of a dynamics processor for what goes in and stays. */
 const props = defineProps<{ channel: string; insert: Insert }>()
 const document = useDocument()
-const side = 250
 const floorDb = -72
-const curve = ref('')
+/** Beside and under the square stand its numbers. */
+const margin = { left: 26, right: 4, top: 8, bottom: 18 }
+const drawn = useTemplateRef<SVGSVGElement>('drawn')
+const { width } = useElementSize(drawn, { width: 280, height: 280 })
+const side = computed(() => Math.max(100, width.value - margin.left - margin.right))
+const levels = ref<{ in: readonly number[]; out: readonly number[] }>({ in: [], out: [] })
 
-const at = (db: number) => Math.min(side, Math.max(0, (1 - db / floorDb) * side))
+const at = (db: number) => Math.min(side.value, Math.max(0, (1 - db / floorDb) * side.value))
+const curve = computed(() =>
+  levels.value.in
+    .map((db, i) => `${i ? 'L' : 'M'}${at(db).toFixed(1)} ${(side.value - at(levels.value.out[i]!)).toFixed(1)}`)
+    .join(''),
+)
 
 watch(
   () => [document.head?.id, props.channel, props.insert.id, JSON.stringify(props.insert.settings)] as const,
@@ -20,10 +30,7 @@ watch(
     const mine = props.insert.id
     const response = await responseOf(id, props.channel, mine, null).catch(() => undefined)
     if (mine !== props.insert.id) return
-    const out = response?.levelsOut ?? []
-    curve.value = (response?.levelsIn ?? [])
-      .map((db, i) => `${i ? 'L' : 'M'}${at(db).toFixed(1)} ${(side - at(out[i]!)).toFixed(1)}`)
-      .join('')
+    levels.value = { in: response?.levelsIn ?? [], out: response?.levelsOut ?? [] }
   },
   { immediate: true },
 )
@@ -33,8 +40,8 @@ watch(
   <figure>
     <figcaption class="quiet">Out for in, dBFS</figcaption>
     <svg
-      :viewBox="`-26 -8 ${side + 30} ${side + 26}`"
-      :width="side + 30"
+      ref="drawn"
+      :viewBox="`${-margin.left} ${-margin.top} ${side + margin.left + margin.right} ${side + margin.top + margin.bottom}`"
       role="img"
       aria-label="What comes out for what goes in"
     >
@@ -52,10 +59,14 @@ watch(
 <style scoped>
 figure {
   margin: 0;
+  flex: none;
+  width: min(100%, var(--plot));
 }
 
 svg {
   display: block;
+  width: 100%;
+  aspect-ratio: 1;
 }
 
 .grid {
@@ -75,6 +86,6 @@ svg {
 
 text {
   fill: var(--text-3);
-  font-size: 10px;
+  font-size: 11px;
 }
 </style>

@@ -79,7 +79,7 @@ figcaption {
 svg {
   display: block;
   width: 100%;
-  height: 250px;
+  height: var(--plot);
   background: var(--panel);
   border-radius: 8px;
 }

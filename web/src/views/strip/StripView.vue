@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import ChainsPanel from './chains/ChainsPanel.vue'
+import MakeChain from './chains/MakeChain.vue'
 import EqualiserPlot from './EqualiserPlot.vue'
 import EqualiserSections from './EqualiserSections.vue'
 import HearInsert from './HearInsert.vue'
@@ -124,7 +125,10 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
           ?
         </button>
       </div>
-      <TryInsert :channel="channel" />
+      <div class="tools">
+        <TryInsert :channel="channel" />
+        <MakeChain :key="channel.id" :channel="channel" />
+      </div>
       <ChainsPanel :key="channel.id" :channel="channel" />
       <RefusalNote
         v-if="document.refusal?.channel === channel.id"
@@ -242,11 +246,25 @@ const loudness = (value: number | null | undefined) => (value == null ? '—' : 
   align-self: center;
 }
 
+.work {
+  display: flex;
+  flex-direction: column;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
+  margin-bottom: 10px;
+}
+
 .levels {
+  --plot: clamp(250px, 44vh, 460px);
+
   display: flex;
   gap: 24px;
   align-items: flex-start;
-  flex-wrap: wrap;
 }
 
 .side section {
@@ -290,6 +308,11 @@ h3 .swap {
 @media (max-width: 900px) {
   .head {
     flex-wrap: wrap;
+  }
+
+  .levels {
+    flex-direction: column;
+    align-items: stretch;
   }
 }
 </style>

@@ -60,7 +60,6 @@ onScopeDispose(leave)
   display: flex;
   align-items: center;
   gap: 10px;
-  margin-bottom: 10px;
 }
 
 .which {

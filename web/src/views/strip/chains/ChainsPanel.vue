@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import ChainControlLine from './ChainControlLine.vue'
-import MakeChainDialog from './MakeChainDialog.vue'
 import { keyOf, mostControls, newControl, valuesIn } from './chains'
 import { useInsertTitles } from './useInsertTitles'
 import type { Chain, ChainControl, Channel, Insert, ShelfPart } from '@/api/types'
@@ -13,16 +12,11 @@ import { useDocument } from '@/state/document'
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 const { titleOf, parametersOf } = useInsertTitles()
-const making = ref(false)
 const keeping = ref(false)
 const part = ref<ShelfPart>()
 /** The control whose moves are shown, as "chain/control". */
 const opened = ref<string>()
 
-const isFree = computed(() => {
-  const taken = new Set(props.channel.chains.flatMap((c) => c.inserts as string[]))
-  return props.channel.inserts.some((i) => !taken.has(i.id))
-})
 const byHand = computed(() => new Set(document.rows.get(props.channel.id)?.turnedByHand ?? []))
 const members = (chain: Chain) => props.channel.inserts.filter((i) => chain.inserts.includes(i.id))
 const titled = (insert: Insert) => titleOf(props.channel, insert)
@@ -94,7 +88,7 @@ function keep(chain: Chain) {
 </script>
 
 <template>
-  <section v-if="channel.inserts.length" class="chains" aria-label="Chains">
+  <section v-if="channel.chains.length" class="chains" aria-label="Chains">
     <article v-for="chain in channel.chains" :key="chain.id" class="chain" :aria-label="`Chain ${chain.name}`">
       <header>
         <TextField
@@ -147,8 +141,6 @@ function keep(chain: Chain) {
         </button>
       </div>
     </article>
-    <button v-if="isFree" type="button" class="plain bare make" @click="making = true">Make a chain of these…</button>
-    <MakeChainDialog v-model:open="making" :channel="channel" />
     <KeepOnShelf v-model:open="keeping" :part="part" />
   </section>
 </template>
@@ -187,9 +179,5 @@ header {
   align-items: flex-start;
   gap: 8px 18px;
   margin-top: 8px;
-}
-
-.make {
-  font-size: 12px;
 }
 </style>
