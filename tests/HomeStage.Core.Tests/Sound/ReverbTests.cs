@@ -1,3 +1,4 @@
+using System.Numerics;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
@@ -22,6 +23,48 @@ public class ReverbTests
 
         Assert.InRange(Decay(tail) / decaySeconds, 0.95, 1.05);
     }
+
+    /// <summary>The power of steady noise is that of the impulse response, coloured alike: what long noise tends to, without its chance.</summary>
+    [Theory]
+    [InlineData(100, 6000)]
+    [InlineData(30, 20000)]
+    [InlineData(250, 1500)]
+    public void WetLevel_OfSteadyPinkNoise_IsThatOfWhatComesIn_WhateverTheDecay(double sizePercent, double dampingHz)
+    {
+        var levels = new List<double>();
+        foreach (var lanes in new[] { 1, 2 })
+            foreach (var decay in new[] { 0.3, 0.9, 2.5, 6, 10 })
+            {
+                var settings = Map<double>.Empty.With("decay-s", decay).With("size-percent", sizePercent).With("damping-hz", dampingHz);
+                var pink = Signals.PinkOf(Signals.Impulse((int)((1.5 * decay + 1) * Rate)));
+                new FilterCascade([FilterDesign.LowCut(20, Rate), FilterDesign.LowCut(20, Rate)]).Process(pink);
+                var heard = Signals.Through(new ReverbProcessor(settings, lanes, Rate, 120), [.. Enumerable.Repeat(pink, lanes)]);
+                levels.Add(10 * Math.Log10(heard.Average(Energy) / Energy(pink)));
+            }
+
+        Assert.All(levels, db => Assert.InRange(db, -1.25, 1.25));
+        Assert.True(levels.Max() - levels.Min() < 1, string.Join(", ", levels));
+    }
+
+    /// <summary>By the slope of what lies within some 30 Hz of 1 kHz against the closed form; the lows keep the decay that was asked for.</summary>
+    [Theory]
+    [InlineData(2.6, 100, 6000)]
+    [InlineData(2.6, 100, 2500)]
+    [InlineData(1.1, 60, 4000)]
+    [InlineData(5, 180, 3000)]
+    public void DecayInTheMidBand_IsShorterByWhatDampingTakesEachRound(double decaySeconds, double sizePercent, double dampingHz)
+    {
+        var tail = Impulse(decaySeconds, Map<double>.Empty.With("size-percent", sizePercent).With("damping-hz", dampingHz));
+        int[] lengths = [.. Enumerable.Range(0, ReverbLaw.Lines).Select(i => ReverbLaw.LengthFrames(i, sizePercent / 100, Rate))];
+
+        var said = ReverbLaw.DecayAt(1000, lengths, decaySeconds, dampingHz, Rate);
+
+        Assert.InRange(DecayAround(1000, tail) / said, 0.95, 1.05);
+        Assert.True(said < 0.95 * decaySeconds);
+        Assert.Equal(decaySeconds, ReverbLaw.DecayAt(50, lengths, decaySeconds, dampingHz, Rate), 0.02 * decaySeconds);
+    }
+
+    private static double Energy(float[] samples) => samples.Sum(s => (double)s * s);
 
     [Fact]
     public void Damping_LetsHighsFallSoonerThanLows()
@@ -52,6 +95,19 @@ public class ReverbTests
         Assert.Equal(narrowLeft, narrowRight);
     }
 
+    /// <summary>The tail brought down by a frequency, smoothed three times over 20 ms, and its energy integrated backwards.</summary>
+    private static double DecayAround(double hz, float[] tail)
+    {
+        var turned = tail.Select((s, i) => s * Complex.Exp(new(0, -2 * Math.PI * hz * i / Rate))).ToArray();
+        for (var round = 0; round < 3; round++)
+        {
+            var sum = Complex.Zero;
+            turned = [.. turned.Select((s, i) => sum += s - (i >= Rate / 50 ? turned[i - Rate / 50] : 0))];
+        }
+
+        return Slope([.. turned.Select(s => s.Magnitude)]);
+    }
+
     private static float[] Impulse(double decaySeconds, Map<double> settings) => Both(settings.With("decay-s", decaySeconds), (int)(decaySeconds * Rate * 1.5)).Left;
 
     private static (float[] Left, float[] Right) Both(Map<double> settings, int frames = Rate)
@@ -68,9 +124,14 @@ public class ReverbTests
         var band = tail.ToArray();
         if (low)
             new FilterCascade([FilterDesign.HighCut(800, Rate)]).Process(band);
-        var left = new double[band.Length + 1];
-        for (var i = band.Length - 1; i >= 0; i--)
-            left[i] = left[i + 1] + (double)band[i] * band[i];
+        return Slope([.. band.Select(s => (double)s)]);
+    }
+
+    private static double Slope(double[] tail)
+    {
+        var left = new double[tail.Length + 1];
+        for (var i = tail.Length - 1; i >= 0; i--)
+            left[i] = left[i + 1] + tail[i] * tail[i];
         int At(double db) => Array.FindIndex(left, e => 10 * Math.Log10(e / left[0]) <= db);
         return 2.0 * (At(-35) - At(-5)) / Rate;
     }

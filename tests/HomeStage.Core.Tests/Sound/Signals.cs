@@ -13,6 +13,22 @@ internal static class Signals
 
     public static float[] Impulse(int frames) => [1, .. new float[frames - 1]];
 
+    /// <summary>White noise made pink by P. Kellet's filter of 1999 (coefficients from memory), whose octaves have the same
+    /// power within a tenth of a decibel above 10 Hz at 44.1 kHz.</summary>
+    public static float[] PinkOf(float[] noise)
+    {
+        double[] pole = [0.99886, 0.99332, 0.96900, 0.86650, 0.55000, -0.7616], feed = [0.0555179, 0.0750759, 0.1538520, 0.3104856, 0.5329522, -0.0168980];
+        var (state, late) = (new double[pole.Length], 0.0);
+        return [.. noise.Select(white =>
+        {
+            var pink = late + 0.5362 * white;
+            for (var i = 0; i < pole.Length; i++)
+                pink += state[i] = pole[i] * state[i] + feed[i] * white;
+            late = 0.115926 * white;
+            return (float)(0.1 * pink);
+        })];
+    }
+
     public static float[] Noise(int frames, int seed = 1)
     {
         var random = new Random(seed);

@@ -21,6 +21,7 @@ public sealed class PlainReverb : IProcessor
     private readonly double _dull;
     private readonly double _width;
     private readonly float _wet;
+    private readonly double _even;
     private readonly DelayLine[] _before;
 
     /// <param name="lanes">1 or 2.</param>
@@ -36,6 +37,8 @@ public sealed class PlainReverb : IProcessor
         _dull = Math.Exp(-2 * Math.PI * Value("damping-hz") / sampleRateHz);
         _width = Value("width-percent") / 100;
         _wet = (float)(Value("wet-percent") / 100);
+        int[] lengths = [.. _held.Select(h => h.Length)];
+        _even = ReverbLaw.EvenGain(lengths, ReverbLaw.Together(lengths, sampleRateHz), Value("decay-s"), Value("damping-hz"), sampleRateHz);
         var preDelay = Value("pre-delay-quarters");
         _before = [.. Enumerable.Range(0, lanes).Select(_ => new DelayLine(preDelay > 0 ? DelayLaw.Frames(preDelay, tempoBpm, sampleRateHz) : 0))];
     }
@@ -54,7 +57,7 @@ public sealed class PlainReverb : IProcessor
             }
             else
             {
-                Blend(ref signal.Lane(0, frames)[i], (wetLeft + wetRight) / 2);
+                Blend(ref signal.Lane(0, frames)[i], (wetLeft + wetRight) / Math.Sqrt(2));
             }
         }
     }
@@ -96,7 +99,7 @@ public sealed class PlainReverb : IProcessor
             _place[i] = _place[i] + 1 == _held[i].Length ? 0 : _place[i] + 1;
         }
 
-        var (middle, side) = ((heardLeft + heardRight) / 4, _width * (heardLeft - heardRight) / 4);
+        var (middle, side) = (_even * (heardLeft + heardRight) / 4, _even * _width * (heardLeft - heardRight) / 4);
         return (middle + side, middle - side);
     }
 

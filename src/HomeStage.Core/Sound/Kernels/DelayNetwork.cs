@@ -14,7 +14,7 @@ namespace HomeStage.Core.Sound.Kernels;
 /// A stretch that is not full yet is kept back, so that the block size changes nothing.</remarks>
 public sealed class DelayNetwork
 {
-    private const int Lines = 8;
+    private const int Lines = ReverbLaw.Lines;
     private const int Stretch = 128;
 
     // A ring for each line: what is read is what was written one length ago, at the same place.
@@ -27,7 +27,10 @@ public sealed class DelayNetwork
     private readonly float[][] _heard = [new float[Stretch], new float[Stretch]];
     private readonly float[][] _fed = [new float[Stretch], new float[Stretch]];
     private readonly int _sampleRateHz;
+    private readonly int[] _lengths;
+    private readonly IReadOnlyList<double> _together;
     private OnePole _dull;
+    private float _heardGain;
     private int _filled;
 
     /// <param name="decaySeconds">RT60, above 0.</param>
@@ -41,6 +44,8 @@ public sealed class DelayNetwork
         if (_rings[0].Length < Stretch)
             throw new ArgumentOutOfRangeException(nameof(size), size, $"The shortest line must hold {Stretch} frames.");
         _sampleRateHz = sampleRateHz;
+        _lengths = [.. _rings.Select(r => r.Length)];
+        _together = ReverbLaw.Together(_lengths, sampleRateHz);
         Retune(decaySeconds, dampingHz);
     }
 
@@ -50,6 +55,7 @@ public sealed class DelayNetwork
         for (var i = 0; i < Lines; i++)
             _keep[i] = (float)ReverbLaw.Kept(_rings[i].Length, decaySeconds, _sampleRateHz);
         _dull = new(ReverbLaw.Dulled(dampingHz, _sampleRateHz));
+        _heardGain = (float)ReverbLaw.EvenGain(_lengths, _together, decaySeconds, dampingHz, _sampleRateHz) / 2;
     }
 
     /// <summary>Changes two lanes in place.</summary>
@@ -109,8 +115,7 @@ public sealed class DelayNetwork
         ref var sum = ref MemoryMarshal.GetArrayDataReference(_sum);
         var (keepOne, keepTwo) = (Vector256.Create(_keep[line]), Vector256.Create(_keep[line + 1]));
         var (lastOne, lastTwo) = (Vector256.Create(_last[line]), Vector256.Create(_last[line + 1]));
-        // Signs that alternate from pair to pair keep the two sides apart; the whole is halved.
-        var sign = Vector256.Create((line & 2) == 0 ? 0.5f : -0.5f);
+        var sign = Vector256.Create(ReverbLaw.HeardSign(line) * _heardGain);
         var dull = _dull;
         for (nuint at = 0; at < Stretch; at += (nuint)Vector256<float>.Count)
         {

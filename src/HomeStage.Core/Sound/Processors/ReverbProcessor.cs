@@ -13,6 +13,9 @@ public sealed class ReverbProcessor : IProcessor, IFollowsTempo
 
     private const int Stretch = 256;
 
+    // The two sides are as noise to each other: this keeps their power on one.
+    private const float OneSide = 0.70710678f;
+
     private readonly DelayNetwork _network;
     private readonly MovingTap[] _before;
     private readonly int _sampleRateHz;
@@ -97,7 +100,7 @@ public sealed class ReverbProcessor : IProcessor, IFollowsTempo
         if (signal.Lanes == 1)
         {
             for (var i = 0; i < frames; i++)
-                left[i] += _wet * ((heardLeft[i] + heardRight[i]) / 2 - left[i]);
+                left[i] += _wet * ((heardLeft[i] + heardRight[i]) * OneSide - left[i]);
             return;
         }
 
