@@ -92,6 +92,7 @@ public static class ProcessorCatalogue
             new("feedback-percent", "Feedback", Unit.Percent, 0, 95, 1, 35),
             new("low-cut-hz", "Loop low cut at", Unit.Hertz, 20, 2000, 1, 150),
             new("high-cut-hz", "Loop high cut at", Unit.Hertz, 500, 20000, 10, 6000),
+            new("drive-db", "Loop drive", Unit.Decibels, 0, 24, 0.5, 0),
             Parameter.Switch("ping-pong", "Ping-pong", on: false),
             new("width-percent", "Width", Unit.Percent, 0, 100, 1, 100),
             new("wet-percent", "Wet", Unit.Percent, 0, 100, 1, 100),

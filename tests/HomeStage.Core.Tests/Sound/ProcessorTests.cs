@@ -54,6 +54,26 @@ public class ProcessorTests
         Assert.Equal([24000], Sounding(block.Lane(1, Rate)));
     }
 
+    [Theory]
+    [InlineData(12, 0.5)]
+    [InlineData(12, 0.001)]
+    [InlineData(0, 0.5)]
+    public void Delay_WithADrivenLoop_BendsWhatGoesRound_AndLeavesTheFirstRepeatAsItCame(double driveDb, double level)
+    {
+        var delay = new DelayProcessor(Map<double>.Empty.With("left-quarters", 0.5).With("feedback-percent", 80).With("low-cut-hz", 20).With("high-cut-hz", 20000).With("drive-db", driveDb), 1, Rate, 120);
+        // Long enough that the cuts of the loop have nothing to take.
+        var tone = Signals.Sine(500, level, 4800);
+        var heard = Signals.Through(delay, [.. tone, .. new float[3 * 12000]]);
+
+        double Peak(int repeat) => heard[(repeat * 12000 + 2400)..(repeat * 12000 + 4300)].Max(Math.Abs);
+        var drive = Math.Pow(10, driveDb / 20);
+        // The Padé approximant of tanh, written out.
+        double Bent(double x) => driveDb == 0 ? x : drive * x is var y && y >= 3 ? 1 / drive : y * (27 + y * y) / (27 + 9 * y * y) / drive;
+        Assert.Equal(level, Peak(1), level * 0.002);
+        Assert.Equal(0.8 * Bent(level), Peak(2), level * 0.01);
+        Assert.True(driveDb == 0 || level < 0.01 || Peak(2) < 0.6 * 0.8 * level);
+    }
+
     [Fact]
     public void Delay_WithFeedback_RepeatsAtItsTap_EachByThatMuchQuieter()
     {

@@ -4,7 +4,7 @@ using HomeStage.Core.Strips;
 
 namespace HomeStage.Core.Sound.Processors;
 
-/// <summary>Two taps in note values, each repeating into itself, or into the other one, through a low and a high cut.</summary>
+/// <summary>Two taps in note values, each repeating into itself, or into the other one, through a low and a high cut and a drive.</summary>
 /// <remarks>With ping-pong on, the middle of the sound enters the left line alone and each line repeats into the other. When
 /// the tempo changes, the taps move to their new places over 20 ms.</remarks>
 public sealed class DelayProcessor : IProcessor, IFollowsTempo
@@ -17,6 +17,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     private readonly int _sampleRateHz;
     private readonly Line[] _lines;
     private float _feedback;
+    private float _drive;
     private float _wet;
     private float _width;
     private bool _crosses;
@@ -38,6 +39,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     {
         double Value(string id) => Kind.Value(settings, id);
         _feedback = (float)(Value("feedback-percent") / 100);
+        _drive = (float)Math.Pow(10, Value("drive-db") / 20);
         _wet = (float)(Value("wet-percent") / 100);
         _width = (float)(Value("width-percent") / 100);
         _crosses = _lines.Length == 2 && Value("ping-pong") >= 0.5;
@@ -77,12 +79,14 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
     private Biquad[] Loop(Map<double> settings) =>
         [FilterDesign.LowCut(Kind.Value(settings, "low-cut-hz"), _sampleRateHz), FilterDesign.HighCut(Kind.Value(settings, "high-cut-hz"), _sampleRateHz)];
 
+    private float Round(Line line, float heard) => _feedback * DelayLaw.Driven(line.Filtered(heard), _drive);
+
     private void ProcessMono(Span<float> samples)
     {
         foreach (ref var sample in samples)
         {
             var heard = _lines[0].Heard();
-            _lines[0].Put(sample + _feedback * _lines[0].Filtered(heard));
+            _lines[0].Put(sample + Round(_lines[0], heard));
             sample += _wet * (heard - sample);
         }
     }
@@ -92,7 +96,7 @@ public sealed class DelayProcessor : IProcessor, IFollowsTempo
         for (var i = 0; i < left.Length; i++)
         {
             var (l, r) = (_lines[0].Heard(), _lines[1].Heard());
-            var (againL, againR) = (_feedback * _lines[0].Filtered(l), _feedback * _lines[1].Filtered(r));
+            var (againL, againR) = (Round(_lines[0], l), Round(_lines[1], r));
             if (_crosses)
                 (againL, againR) = ((left[i] + right[i]) / 2 + againR, againL);
             else
