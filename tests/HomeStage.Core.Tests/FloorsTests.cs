@@ -32,7 +32,7 @@ public class FloorsTests
         ["Sound"],
         ["Machines", "Shelf", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
-        ["Soundcheck", "LineChecks", "Cabled", "Ducking"],
+        ["Soundcheck", "LineChecks", "Cabled", "Ducking", "Sends"],
     ];
 
     private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];

@@ -73,6 +73,7 @@ internal static class DocumentApi
         group.MapFit();
         group.MapStrips();
         group.MapDucking();
+        group.MapReturns();
         group.MapMovement();
         group.MapSteps();
         group.MapResponses();

@@ -1253,6 +1253,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/returns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                    section?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReturnsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/movement": {
         parameters: {
             query?: never;
@@ -4271,6 +4311,20 @@ export interface components {
         };
         /** @enum {unknown} */
         DuckingWay: "level" | "notes";
+        EchoReading: {
+            insert: components["schemas"]["InsertId"];
+            /** Format: double */
+            leftQuarters: number;
+            /** Format: double */
+            rightQuarters: number;
+            crosses: boolean;
+            /** Format: double */
+            feedbackDb: null | number;
+            /** Format: int32 */
+            repeats: number;
+            /** Format: double */
+            seconds: number;
+        };
         Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayChain"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutChain"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChain"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditStandAlike"] | components["schemas"]["EditSwitchInsert"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"] | components["schemas"]["EditTurnChain"];
         EditAcceptFinding: {
             /** @enum {string} */
@@ -5988,11 +6042,43 @@ export interface components {
             levelsIn: number[];
             levelsOut: number[];
         };
+        ReturnReading: {
+            echoes: components["schemas"]["EchoReading"][];
+            reverbs: components["schemas"]["ReverbReading"][];
+            leftDb: number[];
+            rightDb: number[];
+            /** Format: double */
+            tailSeconds: null | number;
+            cutsDb: number[];
+            /** Format: double */
+            barSeconds: number;
+        };
         ReturnRequest: {
             /** Format: int32 */
             revision: number;
             /** Format: int32 */
             to: number;
+        };
+        ReturnView: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            reading: components["schemas"]["ReturnReading"];
+        };
+        ReturnsView: {
+            section: string;
+            sectionName: string;
+            /** Format: double */
+            tempoBpm: number;
+            /** Format: int32 */
+            beatsABar: number;
+            returns: components["schemas"]["ReturnView"][];
+        };
+        ReverbReading: {
+            insert: components["schemas"]["InsertId"];
+            /** Format: double */
+            askedSeconds: number;
+            /** Format: double */
+            midSeconds: number;
         };
         /** @enum {unknown} */
         RevisionKind: "edit" | "undo" | "redo" | "origin";
