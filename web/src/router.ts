@@ -56,6 +56,13 @@ export const router = createRouter({
       meta: { title: 'Ducking' },
     })),
     ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/sends`,
+      name: `${kind}-sends`,
+      component: () => import('@/views/sends/SendsView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Sends' },
+    })),
+    ...(['template', 'song'] as const).map((kind) => ({
       path: `/${kind}s/:id/movement`,
       name: `${kind}-movement`,
       component: () => import('@/views/movement/MovementView.vue'),

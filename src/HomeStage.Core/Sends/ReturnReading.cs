@@ -35,9 +35,6 @@ public sealed record ReturnReading(
 
     private const int Points = 360;
 
-    /// <summary>How long the tail is against a bar; null where nothing comes out.</summary>
-    public double? TailBars => TailSeconds / BarSeconds;
-
     /// <param name="act">Id of the act, which says what is live.</param>
     /// <param name="section">Whose tempo and meter count.</param>
     /// <param name="channel">A return.</param>

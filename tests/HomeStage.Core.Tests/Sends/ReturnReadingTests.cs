@@ -67,7 +67,7 @@ public class ReturnReadingTests
         Assert.Equal(decaySeconds, reverb.AskedSeconds);
         Assert.InRange(reverb.MidSeconds, least, most);
         Assert.InRange(reading.TailSeconds!.Value, least, 1.05 * most);
-        Assert.Equal(reading.TailSeconds / 2, reading.TailBars);
+        Assert.Equal(2, reading.BarSeconds);
     }
 
     [Fact]

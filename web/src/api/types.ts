@@ -10,6 +10,11 @@ export type StageState = Schemas['StageState']
 export type NoteTrigger = Omit<Schemas['NoteTrigger'], 'notes'> & { notes: string[] }
 export type Insert = Omit<Required<Schemas['Insert']>, 'trigger'> & { trigger: NoteTrigger | null }
 export type Ducking = Omit<Schemas['DuckingView'], 'duckers'> & { duckers: Ducker[] }
+export type EchoReading = Schemas['EchoReading']
+export type ReturnReading = Schemas['ReturnReading']
+export type Returns = Omit<Schemas['ReturnsView'], 'returns'> & {
+  returns: (Omit<Schemas['ReturnView'], 'channel'> & { channel: string })[]
+}
 export type Steps = Schemas['StepsView']
 export type Ducker = Omit<Schemas['DuckerView'], 'channel' | 'insert'> & { channel: string; insert: string }
 export type RoomAsk = Schemas['RoomAsk']

@@ -6,6 +6,7 @@ const paths = {
   outputs: 'M3 5c6 0 8 2 14 2M3 10h14M3 15c6 0 8-2 14-2',
   strip: 'M2 12c3 0 3-6 6-6s3 8 6 8 2-4 4-4',
   ducking: 'M2 5h3l2 10c4-1 5-10 11-10M2 17h16',
+  sends: 'M3 5h8M3 10h8M3 15h8M14 3v14M14 7h3M14 13h3',
   movement: 'M3 15l4-1 4-8 3 3 3-6M3 17h14',
   shelf: 'M3 9h14M3 16h14M5 9V4h3v5M10 9l1-5 3 1-1 4M6 16v-4h5v4',
   studio: 'M3 5h14v10H3zM6 8h2M6 12h2M12 8.5a1.5 1.5 0 1 1 0 3a1.5 1.5 0 1 1 0-3',

@@ -20,6 +20,8 @@ const stripPath = computed(() => (document.head ? `/${document.kind}s/${document
 const onStrip = computed(() => route.name === 'template-strip' || route.name === 'song-strip')
 const duckingPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/ducking` : undefined))
 const onDucking = computed(() => route.name === 'template-ducking' || route.name === 'song-ducking')
+const sendsPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/sends` : undefined))
+const onSends = computed(() => route.name === 'template-sends' || route.name === 'song-sends')
 const movementPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/movement` : undefined))
 const onMovement = computed(() => route.name === 'template-movement' || route.name === 'song-movement')
 const onOutputs = computed(() => route.name === 'template-outputs' || route.name === 'song-outputs')
@@ -45,6 +47,7 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
     <RouterLink v-if="duckingPath" :to="duckingPath" :class="{ on: onDucking }"
       ><Icon name="ducking" />Ducking</RouterLink
     >
+    <RouterLink v-if="sendsPath" :to="sendsPath" :class="{ on: onSends }"><Icon name="sends" />Sends</RouterLink>
     <RouterLink v-if="movementPath" :to="movementPath" :class="{ on: onMovement }"
       ><Icon name="movement" />Movement</RouterLink
     >
