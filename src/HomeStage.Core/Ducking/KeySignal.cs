@@ -26,7 +26,7 @@ public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> 
             return (null, wrong);
         if (template.Channels[channel].Inserts.First(i => i.Id == insert).Key is not { On: true })
             return (null, new Refusal.WrongPlace($"The key input on {template.Channels[channel].Name}", "is off, so nothing ducks it"));
-        var sound = Renderer.Render(FeedsAlone(template, act, channel, insert), request, shelf: shelf, cancellation: cancellation);
+        var sound = Renderer.Unmetered(new(FeedsAlone(template, act, channel, insert)), request, shelf: shelf, cancellation: cancellation);
         return (new(sound.Left, sound.Right, HitsOf(template, act, section, channel, insert, sound), template.SampleRateHz), null);
     }
 

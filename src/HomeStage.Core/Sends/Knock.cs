@@ -10,7 +10,7 @@ namespace HomeStage.Core.Sends;
 /// <remarks>A Hann pulse of half a millisecond, level up to some 2 kHz: cuts far above do not change how high it stands. Nothing else plays, so keyed inserts are at rest; duckers by notes are left out.</remarks>
 internal static class Knock
 {
-    private const double LongestSeconds = 40;
+    private const double LongestSeconds = 16;
     private static readonly string Content = new('0', 64);
 
     /// <param name="seconds">What is heard of it, at least; at most <see cref="LongestSeconds"/> or a bar more.</param>
@@ -48,7 +48,7 @@ internal static class Knock
                 },
             ]),
         };
-        return Renderer.Render(stage, new(act, alone), shelf: new Pulse(template.SampleRateHz), cancellation: cancellation);
+        return Renderer.Unmetered(new(stage), new(act, alone), shelf: new Pulse(template.SampleRateHz), cancellation: cancellation);
     }
 
     private static int FramesOf(int sampleRateHz) => sampleRateHz / 2000;

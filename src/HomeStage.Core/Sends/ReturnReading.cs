@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Sound;
 using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -21,7 +22,7 @@ public sealed record ReverbReading(InsertId Insert, double AskedSeconds, double 
 /// <summary>What a return makes of one short knock at its entrance.</summary>
 /// <param name="LeftDb">The largest level at equal distances over two bars, against the loudest of both sides.</param>
 /// <param name="RightDb">As many as of the left.</param>
-/// <param name="TailSeconds">When what is left of it around 1 kHz is 60 dB down; null where nothing comes out.</param>
+/// <param name="TailSeconds">When what is left of it around 1 kHz is 60 dB down; null where there is no reverb: the repeats say it.</param>
 /// <param name="CutsDb">What its equalisers do to third octaves from 20 Hz to 20 kHz.</param>
 public sealed record ReturnReading(
     Sequence<EchoReading> Echoes, Sequence<ReverbReading> Reverbs, IReadOnlyList<double> LeftDb, IReadOnlyList<double> RightDb,
@@ -35,6 +36,9 @@ public sealed record ReturnReading(
 
     private const int Points = 360;
 
+    // Enough of it for the slope down to −35 dB.
+    private const double TailShare = 0.75;
+
     /// <param name="act">Id of the act, which says what is live.</param>
     /// <param name="section">Whose tempo and meter count.</param>
     /// <param name="channel">A return.</param>
@@ -45,12 +49,16 @@ public sealed record ReturnReading(
         var live = channel.Inserts.Where(i => i.Device is null && i.IsLiveIn(template, act)).ToList();
         var echoes = live.Where(i => i.Processor == ProcessorCatalogue.Delay).Select(i => EchoOf(i, channel.Format, section.TempoBpm)).ToSequence();
         var reverbs = live.Where(i => i.Processor == ProcessorCatalogue.Reverb).Select(i => ReverbOf(i, template.SampleRateHz)).ToSequence();
-        var knock = Knock.On(template, act, section, channel, Math.Max(Bars * bar, echoes.Sum(e => e.Seconds) + 1.25 * reverbs.Sum(r => r.AskedSeconds) + bar), cancellation);
+        var hasTail = reverbs.Count > 0;
+        var knock = Knock.On(template, act, section, channel, Math.Max(Bars * bar, hasTail ? TailShare * (echoes.Sum(e => e.Seconds) + reverbs.Sum(r => r.AskedSeconds)) : 0), cancellation);
         var (left, right) = (Peaks(knock.Left, Bars * bar, template.SampleRateHz), Peaks(knock.Right, Bars * bar, template.SampleRateHz));
         var loudest = left.Concat(right).Max();
-        return new(echoes, reverbs, Levels(left, loudest), Levels(right, loudest), Tail.SecondsToSilence(Tail.MidBand(knock.Left, knock.SampleRateHz), Tail.MidBand(knock.Right, knock.SampleRateHz), knock.SampleRateHz),
+        return new(echoes, reverbs, Levels(left, loudest), Levels(right, loudest), hasTail ? TailOf(knock) : null,
             [.. ThirdOctaves.Select(hz => live.Where(i => i.Processor == ProcessorCatalogue.Equaliser).Sum(i => EqualiserLaw.GainDb(EqualiserLaw.Sections(i.Settings, template.SampleRateHz), hz, template.SampleRateHz)))], bar);
     }
+
+    private static double? TailOf(RenderedSound knock) =>
+        Tail.SecondsToSilence(Tail.MidBand(knock.Left, knock.SampleRateHz), Tail.MidBand(knock.Right, knock.SampleRateHz), knock.SampleRateHz);
 
     private static IEnumerable<double> ThirdOctaves => Enumerable.Range(-17, 31).Select(n => 1000 * Math.Pow(10, n / 10.0));
 

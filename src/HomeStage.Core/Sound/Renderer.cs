@@ -23,6 +23,14 @@ public static class Renderer
     /// <exception cref="OperationCanceledException">Cancelled; asked at each stretch.</exception>
     public static RenderedSound Render(
         CompiledTemplate compiled, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
+        RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default) =>
+        Metered(Unmetered(compiled, request, watcher, shelf, how, tapes, cancellation));
+
+    /// <summary>The same without the meters of the whole, for what reads the samples itself.</summary>
+    /// <param name="request">Must pass its own check.</param>
+    /// <inheritdoc cref="Render(CompiledTemplate, RenderRequest, IRenderWatcher?, IMediaShelf?, RenderManner?, TapeShelf?, CancellationToken)"/>
+    public static RenderedSound Unmetered(
+        CompiledTemplate compiled, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
         RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default)
     {
         var template = compiled.Template;
@@ -51,7 +59,6 @@ public static class Renderer
             plan.KeepTapes(tapes, channels);
         return sound with
         {
-            Meters = SoundMeters.Of(sound.Left, sound.Right, sound.SampleRateHz),
             Channels = channels,
             ReductionsDb = plan.ReductionsDb(),
             ChannelsFromTape = plan.ChannelsFromTape,
@@ -63,6 +70,8 @@ public static class Renderer
         Template template, RenderRequest request, IRenderWatcher? watcher = null, IMediaShelf? shelf = null,
         RenderManner? how = null, TapeShelf? tapes = null, CancellationToken cancellation = default) =>
         Render(new CompiledTemplate(template), request, watcher, shelf, how, tapes, cancellation);
+
+    private static RenderedSound Metered(RenderedSound sound) => sound with { Meters = SoundMeters.Of(sound.Left, sound.Right, sound.SampleRateHz) };
 
     /// <summary>What comes before the lead and the latency are over, and after the range has come, is not part of it.</summary>
     private static void KeepBlock(RenderPlan plan, SignalBlock block, int start, long frame, int frames, RenderedSound sound)

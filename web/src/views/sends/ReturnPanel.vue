@@ -50,11 +50,12 @@ const inBars = (seconds: number) => `${numberText(seconds / reading.value.barSec
         <small>{{ numberText(reverb.askedSeconds, 1) }} s asked</small>
       </dd>
     </template>
-    <dt>Tail</dt>
-    <dd v-if="reading.tailSeconds != null">
-      {{ inBars(reading.tailSeconds) }} <small>{{ numberText(reading.tailSeconds, 1) }} s at 1 kHz</small>
-    </dd>
-    <dd v-else>nothing comes back</dd>
+    <template v-if="reading.tailSeconds != null">
+      <dt>Tail</dt>
+      <dd>
+        {{ inBars(reading.tailSeconds) }} <small>{{ numberText(reading.tailSeconds, 1) }} s at 1 kHz</small>
+      </dd>
+    </template>
   </dl>
   <h3>Cuts after the effect</h3>
   <CutsPlot :cuts="reading.cutsDb" />

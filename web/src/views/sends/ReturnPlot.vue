@@ -25,8 +25,9 @@ const right = computed(() => side(props.reading.rightDb, -1))
 const beatLines = computed(() => Array.from({ length: bars * props.beats }, (_, i) => i))
 const x = (beat: number) => (beat / (bars * props.beats)) * wide.value
 const said = computed(() => {
-  const { tailSeconds, barSeconds } = props.reading
-  return tailSeconds == null ? 'Nothing comes back' : `A tail of ${(tailSeconds / barSeconds).toFixed(1)} bars`
+  const { tailSeconds, barSeconds, leftDb, rightDb } = props.reading
+  if (Math.max(...leftDb, ...rightDb) <= floorDb) return 'Nothing comes back'
+  return tailSeconds == null ? 'What comes back' : `What comes back: a tail of ${(tailSeconds / barSeconds).toFixed(1)} bars`
 })
 </script>
 
