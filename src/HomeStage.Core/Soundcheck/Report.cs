@@ -16,7 +16,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
         new PieceUnheard(), new OutputBeyond(), new OtherOutputs(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new CalledOtherwise(), new OutputNames(), new OutputNumbering(),
         new FaderHeld(), new HeldTwice(), new MovesWhatIsOff(), new NeedsKey(), new StripOnNotes(), new StripOnTake(), new TwoLimiters(), new WideBass(),
         new KeyWithoutFeed(), new FeedIntoClosedKey(), new FeedFromSilence(), new FeedFromClosedFader(), new TriggerHeard(), new TriggerWithoutNotes(),
-        new ReturnNotWet(), new LowEndIntoReverb(),
+        new ReturnNotWet(), new LowEndIntoReverb(), new TailOverBar(), new DelayOffNote(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
         new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(),
         new InputBeyond(), new LateInput(), new BuffersTooLong(), new InputShared(), new ArmedUnheard(), new InputWidth(),

@@ -61,12 +61,18 @@ public static class ReverbLaw
 
     /// <summary>How long a frequency takes to fall by 60 dB, damping included.</summary>
     /// <returns>Seconds, at most the decay.</returns>
-    public static double DecayAt(double hz, IReadOnlyList<int> lengthsFrames, double decaySeconds, double dampingHz, int sampleRateHz)
-    {
-        var lostDb = -20 * Math.Log10(DullGain(hz, dampingHz, sampleRateHz));
-        var frames = lengthsFrames.Sum();
-        return 60 * frames / (lengthsFrames.Count * lostDb * sampleRateHz + 60 * frames / decaySeconds);
-    }
+    public static double DecayAt(double hz, IReadOnlyList<int> lengthsFrames, double decaySeconds, double dampingHz, int sampleRateHz) =>
+        1 / (1 / decaySeconds + DullRate(hz, lengthsFrames, dampingHz, sampleRateHz));
+
+    /// <summary>The other way round.</summary>
+    /// <param name="seconds">How long the frequency shall take.</param>
+    /// <returns>The decay in seconds; infinite where damping alone is quicker.</returns>
+    public static double DecayFor(double seconds, double hz, IReadOnlyList<int> lengthsFrames, double dampingHz, int sampleRateHz) =>
+        1 / seconds - DullRate(hz, lengthsFrames, dampingHz, sampleRateHz) is var rate and > 0 ? 1 / rate : double.PositiveInfinity;
+
+    /// <returns>How often a second damping alone takes 60 dB off a frequency: so much each round, and so many rounds.</returns>
+    private static double DullRate(double hz, IReadOnlyList<int> lengthsFrames, double dampingHz, int sampleRateHz) =>
+        -20 * Math.Log10(DullGain(hz, dampingHz, sampleRateHz)) / 60 * lengthsFrames.Count * sampleRateHz / lengthsFrames.Sum();
 
     private static double TogetherAt(double hz, IReadOnlyList<int> lengthsFrames, int sampleRateHz) =>
         Enumerable.Range(0, 2).Average(side => Math.Pow(Enumerable.Range(0, lengthsFrames.Count / 2).Select(i => side + 2 * i)

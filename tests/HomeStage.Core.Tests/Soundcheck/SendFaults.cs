@@ -57,6 +57,18 @@ internal static class SendFaults
                 keyed.With(new SetNoteProcessors(Pulse, [new ChosenNotes([36])])),
             ]),
             ("return-not-wet", [inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay, ("wet-percent", 60))))]),
+            ("tail-over-bar",
+            [
+                // A bar of 4/4 at 120 lasts two seconds.
+                inOrder.With(Room("room", 2.6), LowCut),
+                inOrder.With(Room("room", 20), LowCut, new SetTimeline(new(240, new(3, 4), [new("Song", 4, Id: "song")]))),
+            ]),
+            ("delay-off-note",
+            [
+                inOrder.With(Taps(0.61, 0.5)),
+                inOrder.With(Taps(0.61, 1.1)),
+                inOrder.With(new AddInsert(Lead, Insert("taps", ProcessorCatalogue.Delay, ("left-quarters", 0.1)))),
+            ]),
             ("low-end-into-reverb", [inOrder.With(new AddInsert(Echo, Insert("room", ProcessorCatalogue.Reverb)))]),
         ];
     }
@@ -81,12 +93,23 @@ internal static class SendFaults
             keyed.With(new RemovePattern(Pulse, "Quarters"), new SetNoteInput(Low, new() { Layers = [Pulse] })),
             // Steers nothing, so it needs no notes.
             inOrder.With(new RemovePattern(Pulse, "Quarters")),
+            // Longer than the bar, and dull enough around 1 kHz; or a curve says how long.
+            inOrder.With(new AddInsert(Echo, Insert("room", ProcessorCatalogue.Reverb, ("decay-s", 2.6), ("damping-hz", 2500))), LowCut),
+            inOrder.With(Room("room", 5), LowCut, new PutShape(Echo, new(new InsertTarget(new("room"), "decay-s"), "song", [new(0, 1), new(1, 5)]))),
+            // Five sixteenths, a quarter triplet, a dotted eighth that was typed in milliseconds.
+            inOrder.With(Taps(1.25, 2 / 3.0)), inOrder.With(Taps(0.7501, 8 / 3.0)),
             inOrder.With(new AddInsert(Echo, Insert("room", ProcessorCatalogue.Reverb)), new AddInsert(Echo, Insert("cut", ProcessorCatalogue.Equaliser, ("low-cut", 1)))),
             // A curve says how wet it is.
             inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay, ("wet-percent", 60))),
                 new PutShape(Echo, new(new InsertTarget(new("taps"), "wet-percent"), "song", [new(0, 20), new(1, 100)]))),
         ];
     }
+
+    private static AddInsert LowCut => new(Echo, Insert("cut", ProcessorCatalogue.Equaliser, ("low-cut", 1)));
+
+    private static AddInsert Room(string id, double decaySeconds) => new(Echo, Insert(id, ProcessorCatalogue.Reverb, ("decay-s", decaySeconds), ("damping-hz", 20000)));
+
+    private static AddInsert Taps(double left, double right) => new(Echo, Insert("taps", ProcessorCatalogue.Delay, ("left-quarters", left), ("right-quarters", right)));
 
     private static PutFeed Feed(ChannelId from, TapPoint tap = TapPoint.Pre) => new(from, new(Lead, Duck, new(0), tap));
 }
