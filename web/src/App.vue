@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Toast from 'primevue/toast'
 import ListeningBar from '@/parts/ListeningBar.vue'
 import PadStrip from '@/parts/PadStrip.vue'
 import Rail from '@/parts/Rail.vue'
@@ -21,6 +22,7 @@ void useCatalogue().load()
     <div class="place"><RouterView /></div>
     <PadStrip v-if="pads.open && document.head" class="pad-area" />
     <ListeningBar class="bar" />
+    <Toast group="told" position="bottom-right" />
   </div>
 </template>
 

@@ -131,6 +131,18 @@ public class EditWordsTests
         new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Source = new OutputSource(new("organ"), 2) }, ["Kick", "Rim"], ["36", "37"], [])
     { Stays = stays };
 
+    [Fact]
+    public void RemovingWhatIsFed_SaysWhoseFeedsGoWithIt()
+    {
+        var fed = OneBar(Bus("keys", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) }), Trigger("pulse"), Trigger("snap"),
+            new PutFeed(new("pulse"), new(new("keys"), new("comp"), new(0))), new PutFeed(new("snap"), new(new("keys"), new("comp"), new(0))));
+
+        var one = fed.With(new RemoveFeed(new("snap"), new("keys"), new("comp")));
+
+        Assert.Equal("Bus keys loses its compressor, and the feeds from Trigger pulse, Trigger snap with it", EditWords.OfBatch([new RemoveInsert(new("keys"), new("comp"))], fed).Single());
+        Assert.Equal("Bus keys loses its compressor, and the feed from Trigger pulse with it", EditWords.OfBatch([new RemoveInsert(new("keys"), new("comp"))], one).Single());
+    }
+
     [Theory]
     [MemberData(nameof(Sentences))]
     public void Of_AnEdit_SaysItWithNamesAndUnits(Edit edit, string sentence)

@@ -14,7 +14,7 @@ internal static class StripWords
         AddInsert e => $"{t.Name(e.Channel)} has a new {e.Insert.Device?.Name ?? Wording.Processor(e.Insert.Processor)}",
         MakeInsert e => $"{t.Name(e.Channel)} has a new {e.Device?.Name ?? Wording.Processor(e.Processor)}",
         ReplaceInsert e => $"{t.Name(e.Channel)}: {Wording.Processor(e.Processor)} in the place of the {t.Insert(e.Channel, e.Insert)}",
-        RemoveInsert e => $"{t.Name(e.Channel)} loses its {t.Insert(e.Channel, e.Insert)}",
+        RemoveInsert e => $"{t.Name(e.Channel)} loses its {t.Insert(e.Channel, e.Insert)}{FeedsLost(e, t)}",
         MoveInsert e => string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} stands at place {e.Place + 1} of the strip"),
         ParkInsert e => e.ParkedIn.Count == 0
             ? $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is live in every act"
@@ -105,4 +105,10 @@ internal static class StripWords
         SendTarget send => $"send to {t.Name(send.To)}",
         _ => t.Find(channel) is { } found && target.RangeOn(found) is { } range ? range.Name.ToLowerInvariant() : "lost value",
     };
+
+    private static string FeedsLost(RemoveInsert e, Template t)
+    {
+        var feeding = t.Channels.Where(c => c.Feeds.Any(f => f.Channel == e.Channel && f.Insert == e.Insert)).Select(c => c.Name).ToList();
+        return feeding.Count == 0 ? "" : $", and the {(feeding.Count == 1 ? "feed" : "feeds")} from {string.Join(", ", feeding)} with it";
+    }
 }

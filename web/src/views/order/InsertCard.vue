@@ -5,12 +5,14 @@ import type { Channel, Edit, Insert } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useTakeOut } from '@/state/useTakeOut'
 import { useListening } from '@/state/listening'
 import { numberText } from '@/parts/decibels'
 
 const props = defineProps<{ channel: Channel; insert: Insert; place: number; open: boolean }>()
 defineEmits<{ toggle: [] }>()
 const document = useDocument()
+const takeOut = useTakeOut()
 const catalogue = useCatalogue()
 const listening = useListening()
 
@@ -92,7 +94,7 @@ function park() {
         >
           <Icon name="down" :size="14" />
         </button>
-        <button type="button" class="plain bare" @click="send({ type: 'remove-insert', ...about })">Take it out</button>
+        <button type="button" class="plain bare" @click="takeOut(channel.id, [insert.id])">Take it out</button>
       </div>
     </div>
   </div>

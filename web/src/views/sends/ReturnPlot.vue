@@ -27,7 +27,9 @@ const x = (beat: number) => (beat / (bars * props.beats)) * wide.value
 const said = computed(() => {
   const { tailSeconds, barSeconds, leftDb, rightDb } = props.reading
   if (Math.max(...leftDb, ...rightDb) <= floorDb) return 'Nothing comes back'
-  return tailSeconds == null ? 'What comes back' : `What comes back: a tail of ${(tailSeconds / barSeconds).toFixed(1)} bars`
+  return tailSeconds == null
+    ? 'What comes back'
+    : `What comes back: a tail of ${(tailSeconds / barSeconds).toFixed(1)} bars`
 })
 </script>
 

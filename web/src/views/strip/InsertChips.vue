@@ -5,11 +5,13 @@ import { useInsertChoices } from '@/devices/useInsertChoices'
 import Picker from '@/parts/Picker.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useTakeOut } from '@/state/useTakeOut'
 
 /** The strip as a row of its inserts: chosen by a press, moved by dragging or by Alt and the arrows, switched by p. */
 const props = defineProps<{ channel: Channel }>()
 const chosen = defineModel<string | undefined>('chosen', { required: true })
 const document = useDocument()
+const takeOut = useTakeOut()
 const catalogue = useCatalogue()
 const choices = useInsertChoices()
 const dragged = ref<number>()
@@ -61,11 +63,7 @@ function press(index: number, event: KeyboardEvent) {
   else if (event.key === 'ArrowLeft') chosen.value = props.channel.inserts[index - 1]?.id ?? chosen.value
   else if (event.key === 'ArrowRight') chosen.value = props.channel.inserts[index + 1]?.id ?? chosen.value
   else if (event.key === 'p') park(index)
-  else if (event.key === 'Delete')
-    void document.edit(
-      [{ type: 'remove-insert', channel: props.channel.id, insert: props.channel.inserts[index]!.id }],
-      props.channel.id,
-    )
+  else if (event.key === 'Delete') void takeOut(props.channel.id, [props.channel.inserts[index]!.id])
   else return
   event.preventDefault()
   event.stopPropagation()

@@ -7,10 +7,12 @@ import type { Chain, ChainControl, Channel, Insert, ShelfPart } from '@/api/type
 import KeepOnShelf from '@/parts/KeepOnShelf.vue'
 import TextField from '@/parts/TextField.vue'
 import { useDocument } from '@/state/document'
+import { useTakeOut } from '@/state/useTakeOut'
 
 /** The chains of a strip: each with its controls, what they move, and the ways to the shelf and apart. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
+const takeOut = useTakeOut()
 const { titleOf, parametersOf } = useInsertTitles()
 const keeping = ref(false)
 const part = ref<ShelfPart>()
@@ -70,15 +72,13 @@ function park(chain: Chain) {
   )
 }
 
-function takeOut(chain: Chain) {
-  void document.edit(
-    [
-      ...members(chain).map((i) => ({ type: 'remove-insert' as const, channel: props.channel.id, insert: i.id })),
-      { type: 'remove-chain', channel: props.channel.id, chain: chain.id },
-    ],
+/** With its inserts. */
+const takeAway = (chain: Chain) =>
+  takeOut(
     props.channel.id,
+    members(chain).map((i) => i.id),
+    [{ type: 'remove-chain', channel: props.channel.id, chain: chain.id }],
   )
-}
 
 function keep(chain: Chain) {
   if (!document.head) return
@@ -119,7 +119,7 @@ function keep(chain: Chain) {
         >
           Take apart
         </button>
-        <button type="button" class="plain bare" title="With its inserts" @click="takeOut(chain)">Take it out</button>
+        <button type="button" class="plain bare" title="With its inserts" @click="takeAway(chain)">Take it out</button>
       </header>
       <div class="controls">
         <ChainControlLine
