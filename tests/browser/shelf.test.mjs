@@ -57,12 +57,17 @@ test('a kit is made, kept, put on another stage, changed at home and taken there
   await side.getByLabel('Name', { exact: true }).fill('Thud')
   await side.getByLabel('Name', { exact: true }).press('Tab')
   await page.getByRole('button', { name: /^Thud/ }).first().waitFor()
+  await page.route('**/api/shelf', async (route) => {
+    await new Promise((answered) => setTimeout(answered, 900))
+    await route.continue()
+  })
   await page.getByRole('button', { name: 'Shelf…' }).click()
   await page.getByRole('button', { name: /as a kit…$/ }).click()
-  // What came from the shelf goes back to where it came from.
+  // What came from the shelf goes back to where it came from, for whoever presses before the shelf has answered too.
   await page.getByRole('dialog', { name: 'Keep on the shelf' }).getByRole('button', { name: 'Keep it' }).click()
   const uses = page.getByRole('dialog', { name: 'Where Kiln set, four pieces is used' })
   await uses.getByLabel(/^Ash/).waitFor()
+  await page.unroute('**/api/shelf')
   assert.equal(await uses.getByRole('checkbox').count(), 2)
   assert.deepEqual(await seriousIn(page), [])
   await uses.getByLabel(/^Ash/).check()

@@ -24,10 +24,14 @@ const origin = computed(() =>
   document.head?.copies.find((copy) => copy.kind === props.part?.kind && copy.place === props.part?.place),
 )
 
-watch(open, async (is) => {
-  if (!is) return
+/** What is on the shelf, and with it where the part came from: whoever presses before it is known is kept waiting. */
+let looking: Promise<void> | undefined
+watch(open, (is) => is && (looking = look()))
+
+async function look() {
   trouble.value = undefined
   name.value = props.part?.name ?? ''
+  inPlaceOf.value = ''
   try {
     await shelf.look()
   } catch (error) {
@@ -35,9 +39,10 @@ watch(open, async (is) => {
   }
   // What came from the shelf goes back to where it came from, unless somebody says otherwise.
   inPlaceOf.value = others.value.find((item) => item.id === origin.value?.item)?.id ?? ''
-})
+}
 
 async function keep() {
+  await looking
   if (!props.part || !document.head) return
   try {
     if (inPlaceOf.value) {
