@@ -1,16 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import DuckCurve from './DuckCurve.vue'
 import type { Ducker } from '@/api/types'
 import { numberText } from '@/parts/decibels'
 
 /** One ducker over a bar: its hits, how far down, and where it is back. */
 const props = defineProps<{ ducker: Ducker; barSeconds: number; section: string; tempoBpm: number }>()
-const wide = 840
+/** Beside the curve stand its levels, above it the hits. */
+const margin = { left: 6, right: 44, top: 14, bottom: 8 }
 const high = 190
+const drawn = useTemplateRef<SVGSVGElement>('drawn')
+const { width } = useElementSize(drawn, { width: 890, height: 0 })
+const wide = computed(() => Math.max(100, width.value - margin.left - margin.right))
 const reading = computed(() => props.ducker.reading!)
 const scale = computed(() => Math.max(6, Math.ceil(reading.value.depthDb / 3) * 3))
-const x = (seconds: number) => (seconds / props.barSeconds) * wide
+const x = (seconds: number) => (seconds / props.barSeconds) * wide.value
 const y = (db: number) => (db / scale.value) * high
 const nearRest = computed(() => Math.min(1, reading.value.depthDb / 4))
 const back = computed(() => {
@@ -28,7 +33,9 @@ const back = computed(() => {
       >
     </figcaption>
     <svg
-      :viewBox="`-6 -14 ${wide + 50} ${high + 22}`"
+      ref="drawn"
+      :viewBox="`${-margin.left} ${-margin.top} ${wide + margin.left + margin.right} ${high + margin.top + margin.bottom}`"
+      :height="high + margin.top + margin.bottom"
       role="img"
       :aria-label="`Down ${numberText(reading.depthDb, 1)} dB, ${reading.backMs == null ? 'not back before the next hit' : `back after ${numberText(reading.backMs, 0)} ms`}`"
     >
@@ -53,6 +60,7 @@ figure {
 
 figcaption {
   display: flex;
+  flex-wrap: wrap;
   gap: 14px;
   align-items: baseline;
   margin-bottom: 6px;
@@ -66,7 +74,6 @@ figcaption {
 
 svg {
   width: 100%;
-  max-width: 1100px;
   display: block;
 }
 
