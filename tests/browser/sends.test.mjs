@@ -114,6 +114,15 @@ test('a block is levelled, closed, moved before the fader and taken away; adding
   await page.keyboard.press('Enter')
   await page.getByText('A send takes −60.0 to 6.0 dB, or −∞.').waitFor()
   await page.keyboard.press('Escape')
+  // A press elsewhere takes what was typed for the block that it was typed for, and leaves what cannot be read behind.
+  await cell('Harp bus', 'Quarry slap').click()
+  await page.keyboard.type('-30')
+  await cell('Oboe bus', 'Well reverb').click()
+  await settles(async () => (await sendsOf('Harp bus')).find((s) => s[0] === 'Quarry slap')[1], -30)
+  assert.equal((await sendsOf('Oboe bus')).find((s) => s[0] === 'Well reverb')[1], -11)
+  await page.keyboard.type('77')
+  await cell('Harp bus', 'Well reverb').click()
+  await page.getByText('A send takes').waitFor({ state: 'hidden' })
 
   // Dragged from one corner to the other.
   const from = await cell('Viola bus', 'Well reverb').boundingBox()

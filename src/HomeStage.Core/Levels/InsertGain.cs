@@ -58,8 +58,7 @@ internal static class InsertGain
         var sections = EqualiserLaw.Sections(settings, sampleRateHz);
         if (sections.Count == 0)
             return 1;
-        var bands = Enumerable.Range(-13, 24).Select(n => 1000 * Math.Pow(10, n / 10.0));
-        return Math.Sqrt(bands.Average(hz => Math.Pow(10, EqualiserLaw.GainDb(sections, hz, sampleRateHz) / 10)));
+        return Math.Sqrt(ThirdOctaveBands.Centres(-13, 10).Average(hz => Math.Pow(10, EqualiserLaw.GainDb(sections, hz, sampleRateHz) / 10)));
     }
 
     private static double Linear(double db) => Math.Pow(10, db / 20);

@@ -54,13 +54,17 @@ public sealed record ReturnReading(
         var (left, right) = (Peaks(knock.Left, Bars * bar, template.SampleRateHz), Peaks(knock.Right, Bars * bar, template.SampleRateHz));
         var loudest = left.Concat(right).Max();
         return new(echoes, reverbs, Levels(left, loudest), Levels(right, loudest), hasTail ? TailOf(knock) : null,
-            [.. ThirdOctaves.Select(hz => live.Where(i => i.Processor == ProcessorCatalogue.Equaliser).Sum(i => EqualiserLaw.GainDb(EqualiserLaw.Sections(i.Settings, template.SampleRateHz), hz, template.SampleRateHz)))], bar);
+            Cuts(live.Where(i => i.Processor == ProcessorCatalogue.Equaliser), template.SampleRateHz), bar);
     }
 
     private static double? TailOf(RenderedSound knock) =>
         Tail.SecondsToSilence(Tail.MidBand(knock.Left, knock.SampleRateHz), Tail.MidBand(knock.Right, knock.SampleRateHz), knock.SampleRateHz);
 
-    private static IEnumerable<double> ThirdOctaves => Enumerable.Range(-17, 31).Select(n => 1000 * Math.Pow(10, n / 10.0));
+    private static IReadOnlyList<double> Cuts(IEnumerable<Insert> equalisers, int sampleRateHz)
+    {
+        var sections = equalisers.Select(i => EqualiserLaw.Sections(i.Settings, sampleRateHz)).ToList();
+        return [.. ThirdOctaveBands.OfHearing.Select(hz => sections.Sum(s => EqualiserLaw.GainDb(s, hz, sampleRateHz)))];
+    }
 
     private static EchoReading EchoOf(Insert insert, ChannelFormat format, double tempoBpm)
     {

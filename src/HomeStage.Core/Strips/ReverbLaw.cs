@@ -20,8 +20,8 @@ public static class ReverbLaw
     // those of what is fed: measured on impulse responses over sizes, dampings and decays.
     private const double RoundsShare = 0.8;
 
-    // Third octaves from 20 Hz to 20 kHz: pink noise has the same power in each.
-    private static readonly double[] BandsHz = [.. Enumerable.Range(-17, 31).Select(n => 1000 * Math.Pow(10, n / 10.0))];
+    // Pink noise has the same power in each.
+    private static readonly IReadOnlyList<double> BandsHz = ThirdOctaveBands.OfHearing;
 
     /// <summary>Signs that alternate from pair to pair keep the two sides apart.</summary>
     public static int HeardSign(int line) => (line & 2) == 0 ? 1 : -1;

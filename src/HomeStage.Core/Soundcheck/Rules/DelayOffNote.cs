@@ -22,12 +22,13 @@ public sealed class DelayOffNote : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act)
     {
-        var held = HeldValue.Of(template);
+        // Asked for only where something stands out.
+        var held = new Lazy<ILookup<ChannelId, HeldValue>>(() => HeldValue.Of(template));
         foreach (var channel in template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings))
         {
             var off = channel.Inserts.Where(i => i is { Processor: ProcessorCatalogue.Delay, Device: null } && i.IsLiveIn(template, act))
                 .SelectMany(i => Taps.Take(channel.Format == ChannelFormat.Mono ? 1 : 2).Select(t => (Insert: i, t.Parameter, t.Name)))
-                .Where(t => !IsOn(Quarters(t.Insert, t.Parameter)) && held[channel.Id].All(h => h.Place != $"insert/{t.Insert.Id}/{t.Parameter}")).ToList();
+                .Where(t => !IsOn(Quarters(t.Insert, t.Parameter)) && held.Value[channel.Id].All(h => h.Place != $"insert/{t.Insert.Id}/{t.Parameter}")).ToList();
             if (off.Count > 0)
                 yield return new(Id, Severity.Hint, [channel.Id],
                     $"{off[0].Insert.Title()} on {channel.Name} has {(off.Count == 1 ? $"its {off[0].Name} tap" : "its taps")} on no note value: the repeats run beside the beat.",

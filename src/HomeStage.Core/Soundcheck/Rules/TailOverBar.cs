@@ -20,13 +20,14 @@ public sealed class TailOverBar : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act)
     {
-        var held = HeldValue.Of(template);
+        // Asked for only where something stands out.
+        var held = new Lazy<ILookup<ChannelId, HeldValue>>(() => HeldValue.Of(template));
         var first = new TimeMap(template.Timeline).Sections[0];
         var bar = first.LengthSeconds / first.Section.Bars;
         foreach (var channel in template.Channels.Where(c => c.Kind == ChannelKind.Return && c.StageIn(act) != StageState.InTheWings))
         {
             var over = channel.Inserts.Where(i => i is { Processor: ProcessorCatalogue.Reverb, Device: null } && i.IsLiveIn(template, act)
-                && held[channel.Id].All(h => h.Place != $"insert/{i.Id}/{Decay}") && MidSeconds(i, template.SampleRateHz) > bar).ToList();
+                && MidSeconds(i, template.SampleRateHz) > bar && held.Value[channel.Id].All(h => h.Place != $"insert/{i.Id}/{Decay}")).ToList();
             if (over.Count == 0)
                 continue;
             var longest = over.MaxBy(i => MidSeconds(i, template.SampleRateHz))!;

@@ -10,7 +10,7 @@ import type { DocumentKind, Ducking } from '@/api/types'
 import { documentShortcuts, useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
-import { useNews } from '@/state/useNews'
+import { useShown } from '@/state/useShown'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 
 /** Who makes room for whom: measured over a section, asked for by depth and note value. */
@@ -23,14 +23,9 @@ const making = ref(false)
 const measuring = ref(false)
 const limits = ref<string[]>([])
 const trouble = ref<string>()
-useNews()
+useShown(props)
 useKeymap(documentShortcuts, { undo: document.undo, redo: document.redo, play: listening.play })
 
-watch(
-  () => [props.kind, props.id] as const,
-  ([kind, id]) => void document.open(kind, id),
-  { immediate: true },
-)
 const section = computed(() => listening.section ?? null)
 watch(
   () => [document.head?.id, document.head?.revision, document.act, section.value] as const,

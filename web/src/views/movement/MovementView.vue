@@ -13,7 +13,7 @@ import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { newLever } from '@/state/newLever'
-import { useNews } from '@/state/useNews'
+import { useShown } from '@/state/useShown'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 
 /** Everything that moves, over the sections: prepared curves and levers. */
@@ -28,13 +28,8 @@ const ticked = ref<Set<string>>(new Set())
 const chosen = ref<{ key: string; section: string }>()
 const withReturns = ref(false)
 const explaining = ref(false)
-useNews()
+useShown(props)
 
-watch(
-  () => [props.kind, props.id] as const,
-  ([kind, id]) => void document.open(kind, id),
-  { immediate: true },
-)
 watch(
   () => [document.head?.id, document.head?.revision] as const,
   async ([id]) => {

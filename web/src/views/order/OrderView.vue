@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import AddChannelDialog from './AddChannelDialog.vue'
 import DocumentTitle from './DocumentTitle.vue'
 import OrderTree from './OrderTree.vue'
@@ -12,7 +12,7 @@ import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
-import { useNews } from '@/state/useNews'
+import { useShown } from '@/state/useShown'
 import DefaultsDialog from '@/strips/DefaultsDialog.vue'
 import LineCheckDialog from '@/linecheck/LineCheckDialog.vue'
 
@@ -26,13 +26,8 @@ const explaining = ref(false)
 const search = ref('')
 const filter = ref<Filter>('')
 const everything = ref(false)
-useNews()
+useShown(props)
 
-watch(
-  () => [props.kind, props.id] as const,
-  ([kind, id]) => void document.open(kind, id),
-  { immediate: true },
-)
 useKeymap(orderShortcuts, {
   add: () => (adding.value = true),
   undo: document.undo,

@@ -20,7 +20,7 @@ import DocumentTitle from '@/views/order/DocumentTitle.vue'
 import type { DocumentKind } from '@/api/types'
 import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useDocument } from '@/state/document'
-import { useNews } from '@/state/useNews'
+import { useShown } from '@/state/useShown'
 
 const props = defineProps<{ kind: DocumentKind; id: string; channel?: string }>()
 const document = useDocument()
@@ -33,7 +33,7 @@ const shelving = ref(false)
 const asTable = ref(false)
 const chosen = ref<number>()
 const explaining = ref(false)
-useNews()
+useShown(props)
 
 const kits = computed(() =>
   document.instruments.filter((r) => r.channel.source?.type === 'instrument' && r.channel.source.kit),
@@ -46,11 +46,6 @@ const outputs = useOutputs(channel)
 const { view, looked, trouble, kit, plan, lines, standing, pieces } = outputs
 const check = useLineCheck(view)
 
-watch(
-  () => [props.kind, props.id] as const,
-  ([kind, id]) => void document.open(kind, id),
-  { immediate: true },
-)
 // What is pressed sounds by the chosen channel.
 watch(channel, (id) => id && document.choose(id), { immediate: true })
 watch([channel, () => document.head?.id], () => (chosen.value = undefined))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import SendCell from './SendCell.vue'
-import { added, levelled, opened, removed, tapped, turned, type Block } from './sendEdits'
+import { added, highestDb, levelled, lowestDb, opened, removed, tapped, turned, type Block } from './sendEdits'
 import { gridShortcuts, type GridAct } from './sendsKeymap'
 import { useBlock } from './useBlock'
 import type { ChannelRow, Edit, Send } from '@/api/types'
@@ -16,8 +16,6 @@ const emit = defineEmits<{ chosen: [channel: string, target: string]; alone: [ch
 const document = useDocument()
 const rowPixels = 30
 const headPixels = 44
-const lowestDb = -60
-const highestDb = 6
 
 const box = useTemplateRef<HTMLElement>('box')
 const field = useTemplateRef<HTMLInputElement[]>('field')
@@ -121,7 +119,10 @@ function leave() {
 }
 
 function begin(row: number, column: number, event: PointerEvent) {
-  if (event.button !== 0 || typed.value !== undefined) return
+  if (event.button !== 0) return
+  // What was typed is for the block as it was; what could not be read is left behind.
+  take()
+  if (unread.value) leave()
   dragging.value = true
   block.goTo({ row, column }, event.shiftKey)
 }

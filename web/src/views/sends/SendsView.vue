@@ -11,7 +11,7 @@ import { documentShortcuts, useKeymap } from '@/parts/keymap'
 import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
-import { useNews } from '@/state/useNews'
+import { useShown } from '@/state/useShown'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 
 /** Who sends to which return, and what each return makes of it. */
@@ -23,7 +23,7 @@ const trouble = ref<string>()
 const explaining = ref(false)
 const withBuses = ref(false)
 const cell = ref<{ channel: string; target: string }>()
-useNews()
+useShown(props)
 useKeymap(documentShortcuts, {
   undo: document.undo,
   redo: document.redo,
@@ -31,11 +31,6 @@ useKeymap(documentShortcuts, {
   explain: () => (explaining.value = true),
 })
 
-watch(
-  () => [props.kind, props.id] as const,
-  ([kind, id]) => void document.open(kind, id),
-  { immediate: true },
-)
 const onStage = computed(() =>
   document.ordered.filter((r) => (r.channel.stages[document.act] ?? 'on-stage') !== 'in-the-wings'),
 )

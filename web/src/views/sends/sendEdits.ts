@@ -7,8 +7,8 @@ export interface Block {
 }
 
 const usual = { level: -12, tap: 'post', open: true } as const
-const lowestDb = -60
-const highestDb = 6
+export const lowestDb = -60
+export const highestDb = 6
 
 type Rows = ReadonlyMap<string, ChannelRow>
 
@@ -28,8 +28,12 @@ function changed(rows: Rows, block: Block, change: (send: Send) => Partial<Send>
 }
 
 /** Sends where nothing is sent yet; what is there stays as it is. */
-export function added(rows: Rows, block: Block): Edit[] {
-  return [...cells(rows, block)].flatMap(({ channel, to, send }) => (send ? [] : [put(channel, { to, ...usual })]))
+export function added(rows: Rows, { channels, targets }: Block): Edit[] {
+  return targets.flatMap((to): Edit[] =>
+    [...cells(rows, { channels, targets: [to] })].every(({ send }) => send)
+      ? []
+      : [{ type: 'add-sends', channels: [...channels], send: { to, ...usual } }],
+  )
 }
 
 /** One level for all of the block; where nothing is sent yet, a send of that level. */

@@ -20,7 +20,7 @@ import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
-import { useNews } from '@/state/useNews'
+import { useShown } from '@/state/useShown'
 import DefaultLine from '@/strips/DefaultLine.vue'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 import InsertBody from '@/views/order/InsertBody.vue'
@@ -36,13 +36,8 @@ const chosenInsert = ref<string>()
 const chosenSection = ref('bell-1')
 const sections = ref<EqualiserSection[]>([])
 const explaining = ref(false)
-useNews()
+useShown(props)
 
-watch(
-  () => [props.kind, props.id] as const,
-  ([kind, id]) => void document.open(kind, id),
-  { immediate: true },
-)
 const rows = computed(() => document.ordered.filter((r) => document.can(r).sounds))
 const channel = computed(() => {
   const asked = props.channel ?? document.selectedId
