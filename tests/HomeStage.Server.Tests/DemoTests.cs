@@ -3,6 +3,7 @@ using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Demo;
+using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests;
 
@@ -23,7 +24,7 @@ public class DemoTests
     public void Template_SoundsInEachAct_BelowItsCeiling(string name)
     {
         var template = Template(name);
-        foreach (var act in template.Acts)
+        foreach (var act in Runs.AreLong ? [.. template.Acts] : (IReadOnlyList<Act>)[template.Acts[^1]])
         {
             var sound = Renderer.Render(template, new(act.Id, Section: template.Timeline.Sections[0].Id));
 

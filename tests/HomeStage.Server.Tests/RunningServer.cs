@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using HomeStage.Server.Data;
 using HomeStage.Server.Hosting;
 using HomeStage.Server.Starting;
 using Microsoft.AspNetCore.Builder;
@@ -34,7 +35,7 @@ public sealed class RunningServer : IAsyncLifetime
     {
         Client.Dispose();
         await _app!.DisposeAsync();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        StageDbSetup.LetGo(_data);
         Directory.Delete(_data, recursive: true);
     }
 

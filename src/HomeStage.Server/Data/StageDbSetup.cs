@@ -11,9 +11,19 @@ public static class StageDbSetup
     public const string FileName = "home-stage.db";
 
     public static void Configure(DbContextOptionsBuilder options, string dataFolder) =>
-        options.UseSqlite($"Data Source={FileIn(dataFolder)}").AddInterceptors(new DurabilityInterceptor());
+        options.UseSqlite(Connection(dataFolder)).AddInterceptors(new DurabilityInterceptor());
 
     public static string FileIn(string dataFolder) => Path.Combine(dataFolder, FileName);
+
+    /// <summary>Closes the connections to a folder's database that wait to be used again. Nobody may be opening one meanwhile: it would
+    /// be closed in his hands.</summary>
+    public static void LetGo(string dataFolder)
+    {
+        using var connection = new SqliteConnection(Connection(dataFolder));
+        SqliteConnection.ClearPool(connection);
+    }
+
+    private static string Connection(string dataFolder) => $"Data Source={FileIn(dataFolder)}";
 
     /// <summary>Makes the database where there is none, and applies what is missing of the schema after a copy was put aside.</summary>
     /// <remarks>Only whoever holds the data folder may call this: a lock that migrations have left behind has no holder then.

@@ -51,7 +51,6 @@ public sealed class MemoryKeeper(
         renders.Trim(RestOfRenders);
         packages.Trim(0);
         media.Trim(RestOfSounds);
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         GCSettings.LargeObjectHeapCompactionMode = GCLargeObjectHeapCompactionMode.CompactOnce;
         GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
     }

@@ -42,7 +42,7 @@ public sealed class DamageTests : IAsyncLifetime
         if (_app is not null)
             await _app.DisposeAsync();
         _app = null;
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        _folder.LetGo();
     }
 
     [Theory]

@@ -42,9 +42,12 @@ internal sealed class DataFolder : IDisposable
         return command.ExecuteScalar();
     }
 
+    /// <summary>Closes what waits to be used again, of this folder alone: others are at work beside.</summary>
+    public void LetGo() => StageDbSetup.LetGo(Path);
+
     public void Dispose()
     {
-        SqliteConnection.ClearAllPools();
+        LetGo();
         Directory.Delete(Path, recursive: true);
     }
 }

@@ -17,11 +17,7 @@ public sealed class OldLogTests : IDisposable
     private const string LastThatLoggedEdits = "Unbroken";
     private readonly DataFolder _folder = new();
 
-    public void Dispose()
-    {
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        _folder.Dispose();
-    }
+    public void Dispose() => _folder.Dispose();
 
     [Theory]
     [InlineData(1)]

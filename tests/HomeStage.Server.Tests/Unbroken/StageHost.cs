@@ -1,3 +1,4 @@
+using HomeStage.Server.Data;
 using HomeStage.Server.Hosting;
 using HomeStage.Server.Starting;
 using Microsoft.AspNetCore.Builder;
@@ -10,13 +11,15 @@ internal sealed class StageHost : IAsyncDisposable
 {
     private readonly WebApplication _app;
 
-    private StageHost(WebApplication app) => _app = app;
+    private readonly string _folder;
+
+    private StageHost(ServerOptions options) => (_app, _folder) = (StageApp.Build(options), options.DataFolder);
 
     public HttpClient Client { get; } = new() { Timeout = TimeSpan.FromSeconds(30) };
 
     public IServiceProvider Services => _app.Services;
 
-    public static StageHost Of(ServerOptions options) => new(StageApp.Build(options));
+    public static StageHost Of(ServerOptions options) => new(options);
 
     /// <returns>Why there is no start; null where it answers.</returns>
     public async Task<StartFault?> TryStartAsync()
@@ -39,6 +42,6 @@ internal sealed class StageHost : IAsyncDisposable
     {
         Client.Dispose();
         await _app.DisposeAsync();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        StageDbSetup.LetGo(_folder);
     }
 }

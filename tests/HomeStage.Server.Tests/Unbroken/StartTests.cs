@@ -58,7 +58,7 @@ public sealed class StartTests : IDisposable
 
         // A copy made by VACUUM is not in write-ahead mode.
         _folder.Sql($"VACUUM INTO '{_folder.Path}/copy.db'");
-        SqliteConnection.ClearAllPools();
+        _folder.LetGo();
         foreach (var file in Directory.GetFiles(_folder.Path, "home-stage.db*"))
             File.Delete(file);
         File.Move($"{_folder.Path}/copy.db", _folder.Database);
@@ -163,7 +163,7 @@ public sealed class StartTests : IDisposable
         await using var db = Context();
         if (steps > 0)
             await db.GetService<IMigrator>().MigrateAsync(Migrations[steps - 1]);
-        SqliteConnection.ClearAllPools();
+        _folder.LetGo();
     }
 
     private static Task<T> Soon<T>(Task<T> start) => start.WaitAsync(TimeSpan.FromSeconds(20));

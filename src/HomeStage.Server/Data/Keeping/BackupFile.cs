@@ -44,7 +44,7 @@ public static class BackupFile
         if (!File.Exists(file))
             throw new StartFault(ExitCode.BackupFailed, $"There is no file {file}.");
         // Connections that wait to be used again would go on with the file that is replaced.
-        SqliteConnection.ClearAllPools();
+        StageDbSetup.LetGo(dataFolder);
         var unfinished = $"{StageDbSetup.FileIn(dataFolder)}.part";
         Guarded($"{file} cannot be put back", () =>
         {
