@@ -79,6 +79,37 @@ test('one of them is asked for anew, and says what is in the way', async () => {
   assert.ok(drone.recovers && drone.backMs < 500)
 })
 
+test('depth and end are dragged on the curve, or moved by keys, and what is set and measured stands beside', async () => {
+  const drone = async () => (await measured()).find((d) => d.name === 'Low drone').reading
+  const before = await drone()
+  const box = async (name) => page.getByRole('slider', { name }).boundingBox()
+  const drag = async (name, byX, byY) => {
+    const { x, y, width, height } = await box(name)
+    await page.mouse.move(x + width / 2, y + height / 2)
+    await page.mouse.down()
+    await page.mouse.move(x + width / 2 + byX, y + height / 2 + byY, { steps: 8 })
+    await page.mouse.up()
+  }
+  // A third of the way up takes a third of the depth away; half a dB is the step.
+  const plot = await page.getByRole('group', { name: /^Down/ }).boundingBox()
+  await drag('How far down', 0, -190 / 3)
+  await settles(async () => (await drone()).depthDb < before.depthDb - 2, true)
+  const shallow = await drone()
+  assert.ok(near((shallow.depthDb * 2) % 1, 0, 0.4) || near((shallow.depthDb * 2) % 1, 1, 0.4), `${shallow.depthDb} dB`)
+
+  // A sixteenth at 120 is 125 ms; the bar of two seconds is as wide as the plot without its margins.
+  const wide = plot.width - 50
+  await drag('When it is back', ((250 - shallow.backMs) / 2000) * wide, 0)
+  await settles(async () => near((await drone()).backMs, 250, 2), true)
+  assert.ok(near((await drone()).depthDb, Math.round(shallow.depthDb * 2) / 2, 0.2))
+
+  await page.getByRole('slider', { name: 'How far down' }).press('ArrowDown')
+  await settles(async () => near((await drone()).depthDb, Math.round(shallow.depthDb * 2) / 2 + 0.5, 0.2), true)
+  const set = page.getByLabel('The chosen ducker')
+  assert.match(await set.innerText(), /Threshold\s+-?\d+(\.\d+)? dB[\s\S]*Release\s+\d+(\.\d+)? ms[\s\S]*Key tone\s+31.3 ms[\s\S]*Measured/)
+  assert.deepEqual(await seriousIn(page), [])
+})
+
 test('a kit plays steps that were set without a file, and a bus gives way to its kick alone', async () => {
   await buses(['Tin choir'])
   await page.getByRole('link', { name: 'Running order' }).click()

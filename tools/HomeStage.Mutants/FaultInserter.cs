@@ -109,7 +109,9 @@ internal sealed class FaultInserter(string file, Func<int> next, IReadOnlySet<in
         var visited = (BinaryExpressionSyntax)base.VisitBinaryExpression(node)!;
         var isAnd = node.IsKind(SyntaxKind.LogicalAndExpression);
         string Left(int id, SyntaxNode side) => left.Contains(id) ? $"({side})" : isAnd ? $"({Asked(id)} || ({side}))" : $"(!{Asked(id)} && ({side}))";
-        if (!left.Contains(one))
+        // A look whether both are the same object only saves the longer one after it.
+        var saves = !isAnd && node.Left is InvocationExpressionSyntax { Expression: IdentifierNameSyntax { Identifier.Text: nameof(ReferenceEquals) } };
+        if (!saves && !left.Contains(one))
             Note(one, node, $"{node.Right}");
         if (!left.Contains(other))
             Note(other, node, $"{node.Left}");

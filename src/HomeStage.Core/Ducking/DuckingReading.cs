@@ -15,7 +15,7 @@ public sealed record HitReading(long Frame, double DepthDb, double? BackMs);
 public sealed record DuckingReading(IReadOnlyList<HitReading> Hits, double DepthDb, double LeastDepthDb, double? BackMs, double MeanDb)
 {
     /// <summary>Whether it is back before the next hit, after every one that has a next.</summary>
-    public bool Recovers => Hits.All(h => h.BackMs is not null);
+    public bool Recovers => Hits.SkipLast(1).All(h => h.BackMs is not null);
 
     /// <summary>How near to rest counts as back, in dB: a quarter of the depth, at most 1.</summary>
     public static double NearRestDb(double depthDb) => Math.Min(1, depthDb / 4);
@@ -29,7 +29,7 @@ public sealed record DuckingReading(IReadOnlyList<HitReading> Hits, double Depth
         var read = new List<HitReading>();
         for (var i = 0; i < starts.Count; i++)
         {
-            var end = i + 1 < starts.Count ? Math.Max((int)starts[i] + 1, (int)starts[i + 1] - aheadFrames) : reductionDb.Length;
+            var end = i + 1 < starts.Count ? Math.Max((int)starts[i] + 1, (int)starts[i + 1] - aheadFrames) : Math.Max((int)starts[i] + 1, reductionDb.Length - aheadFrames);
             read.Add(One(reductionDb[(int)starts[i]..end], starts[i], sampleRateHz));
         }
 

@@ -42,7 +42,7 @@ public sealed class DelayCompensation
         var outputs = Enumerable.Range(0, graph.Template.Channels.Count)
             .Where(c => graph.Runs(c) && graph.Template.Channels[c].OutputPair is not null)
             .Select(c => late[graph.PostOf(c)]);
-        return new(own, late, padding, outputs.DefaultIfEmpty(0).Max());
+        return new(own, late, padding, outputs.Append(0).Max());
     }
 
     /// <summary>Whether it holds over another template, too, whose graph is the same.</summary>

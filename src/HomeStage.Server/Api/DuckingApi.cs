@@ -28,9 +28,10 @@ internal static class DuckingApi
     public sealed record DuckingReadingView(double DepthDb, double LeastDepthDb, double? BackMs, double MeanDb, bool Recovers, IReadOnlyList<double> CurveDb, IReadOnlyList<double> HitSeconds);
 
     /// <param name="By">Who it gives way to; none where only beats restart it.</param>
+    /// <param name="Set">What it is set to.</param>
     /// <param name="Reading">Null where nothing can be measured.</param>
     /// <param name="Trouble">Why nothing can be measured.</param>
-    public sealed record DuckerView(ChannelId Channel, string Name, InsertId Insert, DuckingWay Way, IReadOnlyList<DuckingSourceView> By, DuckingReadingView? Reading, string? Trouble);
+    public sealed record DuckerView(ChannelId Channel, string Name, InsertId Insert, DuckingWay Way, IReadOnlyList<DuckingSourceView> By, IReadOnlyList<DuckerSetting> Set, DuckingReadingView? Reading, string? Trouble);
 
     /// <param name="Section">Id of the section that was measured.</param>
     public sealed record DuckingView(string Section, string SectionName, double BarSeconds, double TempoBpm, IReadOnlyList<DuckerView> Duckers);
@@ -86,7 +87,7 @@ internal static class DuckingApi
         var (run, why) = DuckingRun.Of(template, act, placed.Section.Id, ducker, media, cancellation);
         return new(ducker.Channel, template.Channels[ducker.Channel].Name, ducker.Insert, ducker.Way,
             [.. ducker.By.Where(template.Channels.Contains).Select(by => new DuckingSourceView(by, template.Channels[by].Name))],
-            run is null ? null : ViewOf(run, barSeconds, template.SampleRateHz), why?.Sentence);
+            [.. DuckerSetting.Of(template, ducker, placed.TempoBpm)], run is null ? null : ViewOf(run, barSeconds, template.SampleRateHz), why?.Sentence);
     }
 
     private static DuckingReadingView ViewOf(DuckingRun run, double barSeconds, int rate)

@@ -13,7 +13,7 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStor
 {
     /// <summary>The demo templates as the edits that build them from an empty stage.</summary>
     public static IReadOnlyList<(string Name, IReadOnlyList<Edit> Edits)> Templates { get; } =
-        [(NightFerry.Name, NightFerry.Edits()), (FirstRehearsal.Name, FirstRehearsal.Edits()), (ReedOrgan.Name, ReedOrgan.Edits())];
+        [(NightFerry.Name, NightFerry.Edits()), (FirstRehearsal.Name, FirstRehearsal.Edits()), (ReedOrgan.Name, ReedOrgan.Edits()), (StormCue.Name, StormCue.Edits())];
 
     public async Task SeedAsync(CancellationToken cancellation = default)
     {

@@ -56,6 +56,18 @@ public class DelayCompensationTests
             Assert.Equal(latest[link.To], late[link.From] + padding);
     }
 
+    [Theory]
+    [InlineData(0, true)]
+    [InlineData(96, false)]
+    public void Fits_AnotherInstrument_WhereItIsAsLateAsTheOneBefore(int laterFrames, bool fits)
+    {
+        var before = OneBar(Tone("t", "mix-bus"));
+        var source = new InstrumentSource(InstrumentCatalogue.Gullwing) { Device = new("Elsewhere") { Latency = new(laterFrames, 48000) } };
+        var after = before.With(new SetSource(new("t"), source));
+
+        Assert.Equal(fits, Compile(before).Compensation.Fits(before, after, InMix, Latencies.Declared));
+    }
+
     [Fact]
     public void Of_ALateKey_PadsTheSignalThatItSteers()
     {

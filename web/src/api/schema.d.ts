@@ -4274,12 +4274,17 @@ export interface components {
             edits: components["schemas"]["Edit"][];
             limit: null | string;
         };
+        DuckerSetting: {
+            name: string;
+            value: string;
+        };
         DuckerView: {
             channel: components["schemas"]["ChannelId"];
             name: string;
             insert: components["schemas"]["InsertId"];
             way: components["schemas"]["DuckingWay"];
             by: components["schemas"]["DuckingSourceView"][];
+            set: components["schemas"]["DuckerSetting"][];
             reading: null | components["schemas"]["DuckingReadingView"];
             trouble: null | string;
         };

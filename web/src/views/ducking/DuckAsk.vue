@@ -1,112 +1,75 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { solved } from './duckingCalls'
-import { sentenceOf } from '@/api/client'
+import { depthRangeDb, type DuckAsking } from './useDuckAsk'
 import type { Ducker } from '@/api/types'
 import { numberText } from '@/parts/decibels'
-import { valuesRead } from '@/parts/written'
 import ValueField from '@/parts/ValueField.vue'
-import { useCatalogue } from '@/state/catalogue'
-import { useDocument } from '@/state/document'
 
-/** Says how far and until when a channel shall give way; the settings are worked out and measured. */
-const props = defineProps<{ ducker: Ducker; section: string; tempoBpm: number }>()
-const document = useDocument()
-const catalogue = useCatalogue()
-const depth = ref(6)
-const back = ref(0.5)
-const stay = ref(0)
-const soft = ref(false)
-const solving = ref(false)
-const limit = ref<string | null>(null)
-const trouble = ref<string>()
-const quarterMs = () => 60000 / props.tempoBpm
-
-/** What it does now is where the asking begins. */
-watch(
-  () => `${props.ducker.channel}/${props.ducker.insert}`,
-  () => {
-    const { reading } = props.ducker
-    depth.value = Math.max(1, Math.round((reading?.depthDb ?? 6) * 10) / 10)
-    if (reading?.backMs) back.value = nearestNote(reading.backMs / quarterMs())
-    limit.value = null
-    trouble.value = undefined
-  },
-  { immediate: true },
-)
-
-function nearestNote(quarters: number) {
-  const known = catalogue.known.noteValues.map((n) => n.quarters)
-  return known.reduce((best, q) => (Math.abs(q - quarters) < Math.abs(best - quarters) ? q : best), known[0] ?? 0.5)
-}
-
-async function solve() {
-  if (!document.head) return
-  solving.value = true
-  trouble.value = undefined
-  await valuesRead()
-  try {
-    const { channel, insert } = props.ducker
-    const ask = { depthDb: depth.value, backQuarters: back.value, stayMs: stay.value, soft: soft.value }
-    const answer = await solved(document.head.id, document.act, props.section, { channel, insert }, ask)
-    limit.value = answer.limit
-    if (answer.edits.length) await document.edit(answer.edits, channel)
-  } catch (error) {
-    trouble.value = sentenceOf(error)
-  } finally {
-    solving.value = false
-  }
-}
+/** Says how far and until when a channel shall give way; what that comes to, and what it does then, stand below. */
+defineProps<{ ducker: Ducker; asking: DuckAsking }>()
 </script>
 
 <template>
   <section>
     <h2>Ask</h2>
-    <form @submit.prevent="solve">
+    <form @submit.prevent="asking.solve()">
       <span class="quiet">This deep</span>
       <ValueField
         label="This deep"
         unit="dB"
-        :value="depth"
-        :min="1"
-        :max="40"
+        :value="asking.depth.value"
+        :min="depthRangeDb.min"
+        :max="depthRangeDb.max"
         :step="0.5"
-        @change="depth = $event ?? 6"
+        @change="asking.want({ depth: $event ?? 6 })"
       />
       <span class="quiet">Stay down</span>
       <ValueField
         label="Stay down"
         unit="ms"
         counts="milliseconds"
-        :value="stay"
+        :value="asking.stay.value"
         :min="0"
         :max="500"
         :step="5"
-        @change="stay = $event ?? 0"
+        @change="asking.want({ stay: $event ?? 0 })"
       />
       <span class="quiet">Back by</span>
       <span class="back"
         ><ValueField
           label="Back by"
           counts="quarters"
-          :value="back"
+          :value="asking.back.value"
           :min="0.03125"
           :max="16"
           :step="0.0625"
-          @change="back = $event ?? 0.5"
-        /><small class="faint">{{ numberText(back * quarterMs(), 0) }} ms</small></span
+          @change="asking.want({ back: $event ?? 0.5 })"
+        /><small class="faint">{{ numberText(asking.back.value * asking.quarterMs(), 0) }} ms</small></span
       >
       <span class="quiet">Goes down</span>
-      <select v-model="soft" class="field" aria-label="Goes down">
-        <option :value="false">at once</option>
-        <option :value="true">gently</option>
+      <select
+        class="field"
+        aria-label="Goes down"
+        :value="asking.soft.value ? 'gently' : 'at once'"
+        @change="asking.want({ soft: ($event.target as HTMLSelectElement).value === 'gently' })"
+      >
+        <option>at once</option>
+        <option>gently</option>
       </select>
-      <button type="submit" class="plain on solve" :disabled="solving">
-        {{ solving ? 'Working it out…' : 'Set it so' }}
+      <button type="submit" class="plain on solve" :disabled="asking.solving.value">
+        {{ asking.solving.value ? 'Working it out…' : 'Set it so' }}
       </button>
     </form>
-    <p v-if="limit" class="plum" role="status">{{ limit }}</p>
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <p v-if="asking.limit.value" class="plum" role="status">{{ asking.limit.value }}</p>
+    <p v-if="asking.trouble.value" class="trouble" role="alert">{{ asking.trouble.value }}</p>
+  </section>
+  <section>
+    <h3>Set</h3>
+    <dl>
+      <template v-for="setting in ducker.set" :key="setting.name">
+        <dt>{{ setting.name }}</dt>
+        <dd>{{ setting.value }}</dd>
+      </template>
+    </dl>
   </section>
   <section v-if="ducker.reading">
     <h3>Measured</h3>

@@ -5,6 +5,7 @@ import DuckMatrix from './DuckMatrix.vue'
 import DuckPlot from './DuckPlot.vue'
 import MakeRoomDialog from './MakeRoomDialog.vue'
 import { duckingOf } from './duckingCalls'
+import { useDuckAsk } from './useDuckAsk'
 import { sentenceOf } from '@/api/client'
 import type { DocumentKind, Ducking } from '@/api/types'
 import { documentShortcuts, useKeymap } from '@/parts/keymap'
@@ -49,6 +50,7 @@ const duckers = computed(() => ducking.value?.duckers ?? [])
 const current = computed(
   () => duckers.value.find((d) => `${d.channel}/${d.insert}` === chosen.value) ?? duckers.value[0],
 )
+const asking = useDuckAsk(current, ducking)
 const standing = computed(() => {
   const down = duckers.value.filter((d) => d.reading && !d.reading.recovers).length
   const all = duckers.value.length
@@ -85,13 +87,14 @@ const standing = computed(() => {
       <DuckPlot
         v-if="ducking && current?.reading"
         :ducker="current"
+        :asking="asking"
         :bar-seconds="ducking.barSeconds"
         :section="ducking.sectionName"
         :tempo-bpm="ducking.tempoBpm"
       />
     </section>
     <aside class="side" aria-label="The chosen ducker">
-      <DuckAsk v-if="ducking && current" :ducker="current" :section="ducking.section" :tempo-bpm="ducking.tempoBpm" />
+      <DuckAsk v-if="ducking && current" :ducker="current" :asking="asking" />
     </aside>
   </main>
   <p v-else-if="document.missing" class="nothing">

@@ -1,7 +1,7 @@
-namespace HomeStage.Server.Tests.Unbroken;
+namespace HomeStage.TestKit;
 
 /// <summary>What a run measured, for people: never held against anything, printed by check at its end.</summary>
-internal static class Figures
+public static class Figures
 {
     private static readonly Lock Gate = new();
 
