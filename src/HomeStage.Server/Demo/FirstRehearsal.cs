@@ -21,7 +21,7 @@ internal static class FirstRehearsal
             "Opens at once. The kit leaves by nine mono outputs; while writing, kick and snare stand on stage and the other splits run behind the curtain."),
         new SetTimeline(new(96, new(4, 4), [new("Verse", 8), new("Chorus", 8)])),
         new AddInsert(EmptyStage.Main, Limiter(4, -1)),
-        new AddInsert(EmptyStage.MixBus, Compressor(-14, 1.8, ("attack-ms", 30), ("release-ms", 180))),
+        new AddInsert(EmptyStage.MixBus, Compressor(-14, 1.8, ("attack-ms", 30), ("release-ms", 180)) with { Key = new(On: false, LowCutHz: 90) }),
         Bus("drums", "Drums", "mix-bus", 38, -1),
         Player("breakwater", "Breakwater Kit", "drums", InstrumentCatalogue.Breakwater, -4, 0, StandInKits.Breakwater, [Verse(), Chorus()],
             Equaliser(("high-shelf-db", 1.5))),

@@ -31,7 +31,7 @@ internal static class NightFerry
         new AddInsert(EmptyStage.Main, Equaliser(("high-shelf-hz", 9000), ("high-shelf-db", 1))),
         new AddInsert(EmptyStage.Main, Limiter(4, -1)),
         new AddInsert(EmptyStage.MixBus, Equaliser(("low-cut", 1), ("low-cut-hz", 28))),
-        new AddInsert(EmptyStage.MixBus, Compressor(-13, 1.7, ("attack-ms", 30), ("release-ms", 220))),
+        new AddInsert(EmptyStage.MixBus, Compressor(-13, 1.7, ("attack-ms", 30), ("release-ms", 220)) with { Key = new(On: false, LowCutHz: 90) }),
         Bus("drums", "Drums", "mix-bus", 38, -1.5, Equaliser(("bell-1-hz", 350), ("bell-1-db", -1.5)), Compressor(-14, 2, ("attack-ms", 25))),
         Bus("bass", "Bass", "mix-bus", 5, -2, Equaliser(("low-cut", 1), ("low-cut-hz", 30), ("bell-1-hz", 320), ("bell-1-db", -2)), Compressor(-16, 2.5), Ducker(-14, 4, 140)),
         Bus("instruments", "Instruments", "mix-bus", 145, -3, Equaliser(("low-cut", 1), ("low-cut-hz", 90)), Ducker(-13, 2, 180)),

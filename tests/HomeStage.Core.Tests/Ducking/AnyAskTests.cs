@@ -17,7 +17,7 @@ public class AnyAskTests
     {
         var chance = new Random(20261128);
         var counts = new SortedDictionary<string, int>(StringComparer.Ordinal);
-        for (var i = 0; i < Runs.Of(40, 1500); i++)
+        for (var i = 0; i < Runs.Of(40, 600); i++)
         {
             var beatMs = 60000 / (20 * Math.Pow(20, chance.NextDouble()));
             var toneMs = Math.Min(beatMs / 4, 12 + chance.NextDouble() * 60);
@@ -37,11 +37,12 @@ public class AnyAskTests
 
             Assert.False(answer.Limit is not null && IsInside(ask, beatMs, toneMs, levelDb), $"{said}: {answer.Limit} at {answer.Nearest}");
             Assert.True(answer.Limit is not DuckingLimit.NextHit || ask.BackMs > beatMs - 4, $"{said}: the next hit comes later.");
-            // The knee takes half its width from the threshold's reach.
-            Assert.True(answer.Limit is not DuckingLimit.Depth || StaticMostDb(levelDb) < ask.DepthDb + (ask.Soft ? 3 : 1), $"{said}: the key is loud enough.");
+            // Gently is an attack of 5 ms with a knee of 6 dB: a short tone does not bring it all the way.
+            var reached = StaticMostDb(levelDb) * (ask.Soft ? 1 - Math.Exp(-toneMs / 5) : 1);
+            Assert.True(answer.Limit is not DuckingLimit.Depth || reached < ask.DepthDb + (ask.Soft ? 3 : 1), $"{said}: the key is loud enough.");
         }
 
-        Assert.True(counts.GetValueOrDefault("met") > Runs.Of(40, 1500) / 4, "Too few are met for the test to say anything.");
+        Assert.True(counts.GetValueOrDefault("met") > Runs.Of(40, 600) / 4, "Too few are met for the test to say anything.");
         Figures.Say("Asks of ducking by chance: " + string.Join(", ", counts.Select(c => string.Create(CultureInfo.InvariantCulture, $"{c.Value} {c.Key}"))));
     }
 

@@ -56,6 +56,23 @@ internal static class SendFaults
                 keyed.With(new RemovePattern(Pulse, "Quarters")),
                 keyed.With(new SetNoteProcessors(Pulse, [new ChosenNotes([36])])),
             ]),
+            ("ducker-not-recovered",
+            [
+                // A curve of two quarters on every quarter; a release of 400 ms after a tone that leaves no time for it.
+                inOrder.With(new AddInsert(Lead, Insert("room", ProcessorCatalogue.Ducker, ("depth-db", 6), ("length-quarters", 2)))),
+                keyed.With(new SetSettings(Lead, Duck, Map<double>.Empty.With("threshold-db", -30).With("ratio", 10).With("release-ms", 400))),
+            ]),
+            ("low-end-drives-bus",
+            [
+                Bassy(inOrder).With(new AddInsert(EmptyStage.MixBus, Insert("comp", ProcessorCatalogue.Compressor))),
+                Bassy(inOrder).With(new AddInsert(EmptyStage.Main, Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(false, HighCutHz: 9000) }, 0)),
+            ]),
+            ("ducker-on-every-member", [EveryMember(inOrder)]),
+            ("dry-twice",
+            [
+                inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay) with { ParkedIn = [InWrite] })),
+                inOrder.With(LowCut),
+            ]),
             ("return-not-wet", [inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay, ("wet-percent", 60))))]),
             ("tail-over-bar",
             [
@@ -80,6 +97,22 @@ internal static class SendFaults
         return
         [
             keyed,
+            // As long as the quarter lets it; or moved by a curve, which nobody can tell from outside.
+            inOrder.With(new AddInsert(Lead, Insert("room", ProcessorCatalogue.Ducker, ("depth-db", 6), ("length-quarters", 1)))),
+            inOrder.With(new AddInsert(Lead, Insert("room", ProcessorCatalogue.Ducker, ("depth-db", 6), ("length-quarters", 2))),
+                new PutShape(Lead, new(new InsertTarget(new("room"), "length-quarters"), "song", [new(0, 0.5), new(1, 2)]))),
+            keyed.With(new SetSettings(Lead, Duck, Map<double>.Empty.With("threshold-db", -30).With("ratio", 10).With("release-ms", 100))),
+            // Cut in the key, no bass, nothing but bass, or a strip that takes nothing off.
+            Bassy(inOrder).With(new AddInsert(EmptyStage.MixBus, Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(false, 90) })),
+            Bassy(inOrder).With(new AddInsert(EmptyStage.MixBus, Insert("comp", ProcessorCatalogue.Compressor, ("ratio", 1)))),
+            inOrder.With(new AddInsert(EmptyStage.MixBus, Insert("comp", ProcessorCatalogue.Compressor))),
+            Bassy(inOrder).With(new AddInsert(new("drums"), Insert("comp", ProcessorCatalogue.Compressor))),
+            // One of them deeper; one without.
+            EveryMember(inOrder).With(new SetParameter(Low, Duck, "threshold-db", -33)),
+            EveryMember(inOrder).With(new RemoveInsert(Low, Duck)),
+            // Nothing is sent where the effect rests, or the return rests as well.
+            inOrder.With(LowCut, new PutSend(Lead, new(Echo, new(-12), Open: false))),
+            inOrder.With(LowCut, new SetMute(Echo, true)),
             // What rests in the wings, waits or is off hears nothing anyway.
             inOrder.With(new AddInsert(Lead, Ducker with { ParkedIn = [InWrite] })),
             inOrder.With(new AddInsert(Lead, Ducker with { Off = true })),
@@ -104,6 +137,14 @@ internal static class SendFaults
                 new PutShape(Echo, new(new InsertTarget(new("taps"), "wet-percent"), "song", [new(0, 20), new(1, 100)]))),
         ];
     }
+
+    /// <summary>A bass beside the lead; mono, so that nothing else is found.</summary>
+    private static Template Bassy(Template inOrder) => inOrder.With(Tone("bass", "drums", ChannelFormat.Mono));
+
+    /// <summary>Two under the drums, each with the same ducker, fed by the same trigger.</summary>
+    private static Template EveryMember(Template inOrder) => inOrder.With(
+        Tone("high", "drums"), new AddInsert(Low, Ducker), new AddInsert(new("high"), Ducker),
+        new PutFeed(Pulse, new(Low, Duck, new(0), TapPoint.Pre)), new PutFeed(Pulse, new(new("high"), Duck, new(0), TapPoint.Pre)));
 
     private static AddInsert LowCut => new(Echo, Insert("cut", ProcessorCatalogue.Equaliser, ("low-cut", 1)));
 

@@ -25,7 +25,7 @@ public class StartKillTests
             using var server = ChildServer.Start(data.Path, "--demo");
 
             var templates = (await RunningServer.JsonOf(await server.Client.GetAsync("/api/templates"))).AsArray();
-            Assert.Equal(["First Rehearsal", "Night Ferry", "Two Voices and a Reed Organ"], templates.Select(t => t!["name"]!.ToString()).Order());
+            Assert.Equal(["First Rehearsal", "Night Ferry", "Storm Cue", "Two Voices and a Reed Organ"], templates.Select(t => t!["name"]!.ToString()).Order());
             Assert.Single(templates, t => (bool)t!["opensByDefault"]!);
             foreach (var template in templates)
                 Assert.Equal((int)template!["channels"]!, await ChannelsAsync(server, template["id"]!));
