@@ -171,6 +171,8 @@ test('a choice that is refused goes back, and is said where its row is not in si
 test('a list is found through by name, and the keys are the place’s again after a choice', async () => {
   await row(page, 'Undertow').click()
   await page.getByRole('combobox', { name: 'Add a processor' }).click()
+  // The list is there once its field has the keys.
+  await page.locator('.p-select-filter:focus').waitFor()
   await page.keyboard.type('satur')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')

@@ -1,3 +1,5 @@
+using HomeStage.Core.Strips;
+
 namespace HomeStage.Core.Ducking;
 
 /// <summary>What a ducker does at one hit.</summary>
@@ -16,9 +18,6 @@ public sealed record DuckingReading(IReadOnlyList<HitReading> Hits, double Depth
 {
     /// <summary>Whether it is back before the next hit, after every one that has a next.</summary>
     public bool Recovers => Hits.SkipLast(1).All(h => h.BackMs is not null);
-
-    /// <summary>How near to rest counts as back, in dB: a quarter of the depth, at most 1.</summary>
-    public static double NearRestDb(double depthDb) => Math.Min(1, depthDb / 4);
 
     /// <param name="reductionDb">What is taken off at each frame, at least 0.</param>
     /// <param name="hits">Frames, ascending; none reads the stretch as one hit at its start.</param>
@@ -45,7 +44,7 @@ public sealed record DuckingReading(IReadOnlyList<HitReading> Hits, double Depth
         var depth = 0f;
         foreach (var db in fromHit)
             depth = Math.Max(depth, db);
-        var rest = NearRestDb(depth);
+        var rest = DuckerLaw.NearRestDb(depth);
         var down = fromHit.Length - 1;
         while (down >= 0 && fromHit[down] <= rest)
             down--;

@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Controls;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Ducking;
@@ -111,7 +112,7 @@ public static class DuckingSolver
 
         private Map<double> Solved(DuckingAsk ask, double ratio)
         {
-            var rest = DuckingReading.NearRestDb(ask.DepthDb);
+            var rest = DuckerLaw.NearRestDb(ask.DepthDb);
             var settings = begun.With("ratio", ratio).With("release-ms", Held("release-ms", (ask.BackMs - begun["hold-ms"]) / Math.Log(ask.DepthDb / rest)));
             for (var round = 0; round < Rounds; round++)
             {

@@ -3,6 +3,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Sound.Signals;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -42,7 +43,7 @@ public static class NoteDucking
     /// <returns>Settings and trigger; null where the length lies outside of what a ducker takes.</returns>
     public static (Map<double> Settings, NoteTrigger Trigger)? Solve(DuckingAsk ask, Map<double> settings, NoteTrigger trigger, double tempoBpm)
     {
-        var near = DuckingReading.NearRestDb(ask.DepthDb) / ask.DepthDb;
+        var near = DuckerLaw.NearRestDb(ask.DepthDb) / ask.DepthDb;
         var stay = Math.Min(ask.StayMs, ask.BackMs / 2);
         // Hard comes back in a line; soft falls off as a release does, and is drawn in a few points.
         var fall = ask.Soft ? Softly(near) : [new ShapePoint(0, 1), new(1, 0)];

@@ -10,6 +10,9 @@ public static class DuckerLaw
     /// known before it comes.</summary>
     public const double GlideMs = 2;
 
+    /// <summary>How near to rest counts as back, whichever way it works: a quarter of the depth, at most 1 dB.</summary>
+    public static double NearRestDb(double depthDb) => Math.Min(1, depthDb / 4);
+
     /// <returns>Frames of the whole curve.</returns>
     public static double LengthFrames(double lengthQuarters, double tempoBpm, int sampleRateHz) => NoteValue.Milliseconds(lengthQuarters, tempoBpm) / 1000 * sampleRateHz;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using HomeStage.Core.Ducking;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 
@@ -51,7 +52,7 @@ public class AnyAskTests
     private static bool IsInside(DuckingAsk ask, double beatMs, double toneMs, double levelDb)
     {
         var holdMs = Math.Ceiling(Math.Max(ask.StayMs, 500 / ToneHertz));
-        var release = (ask.BackMs - toneMs - holdMs) / Math.Log(ask.DepthDb / DuckingReading.NearRestDb(ask.DepthDb));
+        var release = (ask.BackMs - toneMs - holdMs) / Math.Log(ask.DepthDb / DuckerLaw.NearRestDb(ask.DepthDb));
         return ask.BackMs < beatMs - 5 && release is > 10 and < 4500 && StaticMostDb(levelDb) > ask.DepthDb + (ask.Soft ? 6 : 2) && (!ask.Soft || toneMs > 25);
     }
 

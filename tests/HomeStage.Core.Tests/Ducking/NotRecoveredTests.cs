@@ -2,6 +2,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
@@ -31,7 +32,7 @@ public class NotRecoveredTests
             var run = DuckingRun.Of(template, InMix, "song", Ducker.In(template).Single()).Run!;
             var back = run.Reading.Hits[1].BackMs;
             // Before the glide to the third hit.
-            var left = run.ReductionDb[run.Hits[2] - 150] / DuckingReading.NearRestDb(run.Reading.DepthDb);
+            var left = run.ReductionDb[run.Hits[2] - 150] / DuckerLaw.NearRestDb(run.Reading.DepthDb);
             // A detector lets go within half a period of its tone, 5 ms.
             if (back > GapMs - 20 || left is > 1 and < 1.2)
                 continue;

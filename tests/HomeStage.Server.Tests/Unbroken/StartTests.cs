@@ -139,7 +139,7 @@ public sealed class StartTests : IDisposable
         {
         }
 
-        Assert.Equal(3L, _folder.Sql("SELECT COUNT(*) FROM Documents"));
+        Assert.Equal(4L, _folder.Sql("SELECT COUNT(*) FROM Documents"));
     }
 
     private IReadOnlyList<string> Migrations

@@ -18,9 +18,6 @@ public sealed class DuckerNotRecovered : ISoundcheckRule
     private const string Length = "length-quarters";
     private const double GapMs = 3;
 
-    /// <summary>Within how much of rest counts as back: a quarter of the depth, at most 1 dB.</summary>
-    private static double NearRestDb(double depthDb) => Math.Min(1, depthDb / 4);
-
     public string Id => "ducker-not-recovered";
 
     public string Group => "Sidechains";
@@ -57,7 +54,7 @@ public sealed class DuckerNotRecovered : ISoundcheckRule
         var depth = insert.Kind().Value(insert.Settings, "depth-db");
         if (gapMs is not { } gap || depth < 1)
             return null;
-        var share = NearRestDb(depth) / depth;
+        var share = DuckerLaw.NearRestDb(depth) / depth;
         var last = trigger.Curve.LastOrDefault(p => p.Value > share);
         if (last is null)
             return null;
@@ -80,7 +77,7 @@ public sealed class DuckerNotRecovered : ISoundcheckRule
             return null;
         var toneMs = Tone("hold-ms") is > 0 and var holds ? holds : notes.Average(n => n.EndSeconds - n.StartSeconds) * 1000;
         var until = toneMs + Value("hold-ms");
-        var times = Math.Log(depth / NearRestDb(depth));
+        var times = Math.Log(depth / DuckerLaw.NearRestDb(depth));
         return new(until + Value(Release) * times, gap, Held(insert, Release, (gap - GapMs - until) / times));
     }
 
