@@ -21,7 +21,7 @@ internal static class StormCue
 
     private static Edit[] Frame() =>
     [
-        new Describe(Name, "Cues", ["percussion", "heavy ducking", "no voices but one"],
+        new Describe(Name, "Cues", ["percussion", "heavy ducking", "one voice"],
             "Under a storm: percussion leads, the rest makes room. The bass gives way to the kick alone, the pads to kick and snare, "
             + "the drone to every beat; the cistern stays down while the narrator speaks."),
         new SetTimeline(new(TempoBpm, new(4, 4), [new("Gathering", 8), new("Front", 8), new("Eye", 4), new("Break", 8)])),

@@ -41,52 +41,65 @@ function step(index: number, by: number, event: KeyboardEvent) {
 </script>
 
 <template>
-  <table>
-    <thead>
-      <tr>
-        <th scope="col">Gives way</th>
-        <th v-for="column in columns" :key="column.id" scope="col">to {{ column.name }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="(ducker, i) in duckers" :key="keyOf(ducker)">
-        <th scope="row">
-          {{ ducker.name }} <small class="quiet">{{ ducker.way === 'notes' ? 'by notes' : 'by level' }}</small>
-        </th>
-        <td v-for="column in columns" :key="column.id">
-          <button
-            v-if="isBy(ducker, column.id)"
-            type="button"
-            class="cell"
-            :class="{ chosen: chosen === keyOf(ducker) }"
-            :aria-pressed="chosen === keyOf(ducker)"
-            :aria-label="`${said(ducker)}: ${ducker.name} gives way to ${column.name}`"
-            @click="emit('choose', keyOf(ducker))"
-            @keydown.down="step(i, 1, $event)"
-            @keydown.up="step(i, -1, $event)"
-          >
-            <svg :viewBox="`0 -3 ${wide} ${high + 6}`" :width="wide" :height="high + 6" aria-hidden="true">
-              <DuckCurve
-                v-if="ducker.reading"
-                :curve="ducker.reading.curveDb"
-                :wide="wide"
-                :high="high"
-                :scale-db="scale"
-              />
-            </svg>
-            <span v-if="ducker.reading"
-              >−{{ numberText(ducker.reading.depthDb, 1) }} dB
-              <b v-if="!ducker.reading.recovers" title="Not back before the next hit">still down</b></span
+  <div class="wide">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Gives way</th>
+          <th v-for="column in columns" :key="column.id" scope="col">to {{ column.name }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(ducker, i) in duckers" :key="keyOf(ducker)">
+          <th scope="row">
+            {{ ducker.name }} <small class="quiet">{{ ducker.way === 'notes' ? 'by notes' : 'by level' }}</small>
+          </th>
+          <td v-for="column in columns" :key="column.id">
+            <button
+              v-if="isBy(ducker, column.id)"
+              type="button"
+              class="cell"
+              :class="{ chosen: chosen === keyOf(ducker) }"
+              :aria-pressed="chosen === keyOf(ducker)"
+              :aria-label="`${said(ducker)}: ${ducker.name} gives way to ${column.name}`"
+              @click="emit('choose', keyOf(ducker))"
+              @keydown.down="step(i, 1, $event)"
+              @keydown.up="step(i, -1, $event)"
             >
-            <span v-else class="quiet" :title="ducker.trouble ?? ''">nothing to measure</span>
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+              <svg :viewBox="`0 -3 ${wide} ${high + 6}`" :width="wide" :height="high + 6" aria-hidden="true">
+                <DuckCurve
+                  v-if="ducker.reading"
+                  :curve="ducker.reading.curveDb"
+                  :wide="wide"
+                  :high="high"
+                  :scale-db="scale"
+                />
+              </svg>
+              <span v-if="ducker.reading"
+                >−{{ numberText(ducker.reading.depthDb, 1) }} dB
+                <b v-if="!ducker.reading.recovers" title="Not back before the next hit">still down</b></span
+              >
+              <span v-else class="quiet" :title="ducker.trouble ?? ''">nothing to measure</span>
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
 </template>
 
 <style scoped>
+/* Where it is wider than the window, who gives way stays in sight. */
+.wide {
+  overflow-x: auto;
+}
+
+th:first-child {
+  position: sticky;
+  left: 0;
+  background: var(--ground);
+}
+
 table {
   border-collapse: separate;
   border-spacing: 6px;

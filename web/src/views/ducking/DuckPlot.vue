@@ -230,6 +230,9 @@ svg {
 
 .asked-text {
   fill: var(--text);
+  stroke: var(--ground);
+  stroke-width: 4;
+  paint-order: stroke;
 }
 
 text {
