@@ -211,6 +211,23 @@ test('a section is heard from rest or as in the song', async () => {
   await page.getByRole('button', { name: 'Pause', exact: true }).click()
 })
 
+test('what a compressor goes by is heard behind its cuts, and only where there is a detector', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('link', { name: 'Storm Cue', exact: true }).click()
+  await row(page, 'Mix bus').click()
+  await page.getByRole('link', { name: 'Strip' }).click()
+  await page.getByRole('button', { name: 'Before it' }).waitFor()
+  assert.equal(await page.getByRole('button', { name: 'What its detector hears' }).count(), 0)
+  await page.getByRole('option', { name: /^Compressor/ }).click()
+  const asked = page.waitForRequest((r) => r.url().endsWith('/api/renders') && r.method() === 'POST')
+  await page.getByRole('button', { name: 'What its detector hears' }).click()
+  assert.equal((await asked).postDataJSON().point, 'detector')
+  await page.getByRole('combobox', { name: 'Where on it' }).locator('option:checked', { hasText: 'detector of its compressor' }).waitFor({ state: 'attached' })
+  await page.getByRole('button', { name: 'Pause', exact: true }).waitFor()
+  await page.getByRole('button', { name: 'What its detector hears' }).click()
+  await page.getByRole('button', { name: 'Pause', exact: true }).click()
+})
+
 test('a curve of a lever is spread over every section at once, and taken away alike', async () => {
   await page.goto(stage.address)
   await page.getByRole('link', { name: 'First Rehearsal', exact: true }).click()

@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
@@ -68,6 +69,28 @@ public class DuckingSolverTests
         var taken = Enumerable.Range(0, 500).Select(ms => Level(without, ms) - Level(with, ms)).ToList();
         Assert.Equal(7, taken.Max(), 0.2);
         Assert.Equal(180, taken.FindLastIndex(db => db > 1), 2.5);
+
+        static double Level(float[] sound, int ms) => 20 * Math.Log10(sound[(Rate / 2 + ms * 48)..(Rate / 2 + ms * 48 + 72)].Max(Math.Abs));
+    }
+
+    [Theory]
+    [InlineData(9, 200, 0, false)]
+    [InlineData(14, 330, 40, false)]
+    [InlineData(6, 250, 0, true)]
+    public void ByNotes_TheRenderedSound_IsDownAtTheHitAndBackAsAsked_ByItsEnvelope(double depthDb, double backMs, double stayMs, bool soft)
+    {
+        var (settings, trigger) = NoteDucking.Solve(new(depthDb, backMs, stayMs, soft), Map<double>.Empty, NoteTrigger.Plain, 120)!.Value;
+        var tone = OneBar(Tone("ducked", "mix-bus"));
+        var ducked = tone.With(new AddInsert(Ducked, Insert("room", ProcessorCatalogue.Ducker) with { Settings = settings, Trigger = trigger }));
+
+        // Around the second hit, half a second in: its level over a period and a half of 1 kHz, with the ducker and without.
+        var (with, without) = (Renderer.Render(ducked, new(InMix, Ducked)).Left, Renderer.Render(tone, new(InMix, Ducked)).Left);
+        var taken = Enumerable.Range(0, 490).Select(ms => Level(without, ms) - Level(with, ms)).ToList();
+
+        Assert.Equal(depthDb, taken[0], 0.2 + depthDb / backMs);
+        Assert.Equal(depthDb, taken.Max(), 0.2 + depthDb / backMs);
+        Assert.True(taken.Take((int)stayMs).All(db => db > depthDb - 0.3));
+        Assert.Equal(backMs, taken.FindLastIndex(db => db > Math.Min(1, depthDb / 4)), 2.5);
 
         static double Level(float[] sound, int ms) => 20 * Math.Log10(sound[(Rate / 2 + ms * 48)..(Rate / 2 + ms * 48 + 72)].Max(Math.Abs));
     }

@@ -3,6 +3,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;
@@ -215,6 +216,25 @@ public class MovementTests
         // What feeds the channel is heard though its strip hears a key.
         Assert.Equal(-6, LevelDb(Renderer.Render(template, new(InMix, T) { Point = ListeningPoint.Feeding }), 0.06, 0.05), 0.1);
         Assert.NotNull(new RenderRequest(InMix, T) { Point = ListeningPoint.Key, Insert = new("nobody") }.Check(template));
+    }
+
+    [Theory]
+    [InlineData(true, 100, -12)]
+    // Without a key it goes by what goes in.
+    [InlineData(false, 1000, -6)]
+    public void ADetector_IsHeardBehindItsCuts(bool keyed, double hertz, double levelDb)
+    {
+        Template With(KeyInput key) => OneBar(
+            Tone("t", "mix-bus", ChannelFormat.Mono, Insert("comp", ProcessorCatalogue.Compressor) with { Key = key }), Trigger("pulse"),
+            new PutFeed(new("pulse"), new(T, new("comp"), new(-12), TapPoint.Pre)));
+        double Heard(KeyInput key, ListeningPoint point) => LevelDb(Renderer.Render(With(key), new(InMix, T) { Point = point, Insert = new("comp") }), 0.06, 0.05);
+
+        // The tone is sent on from a mono channel before its pan.
+        Assert.Equal(levelDb, Heard(new(keyed), ListeningPoint.Detector), 0.1);
+        Assert.Equal(levelDb + FilterDesign.LowCut(800, Signals.Rate).GainDb(hertz, Signals.Rate), Heard(new(keyed, LowCutHz: 800), ListeningPoint.Detector), 0.2);
+        Assert.Equal(levelDb + FilterDesign.HighCut(400, Signals.Rate).GainDb(hertz, Signals.Rate), Heard(new(keyed, HighCutHz: 400), ListeningPoint.Detector), 0.2);
+        // Its key is heard before them.
+        Assert.Equal(keyed ? levelDb : double.NegativeInfinity, Heard(new(keyed, LowCutHz: 800), ListeningPoint.Key), 0.1);
     }
 
     [Fact]

@@ -5418,7 +5418,7 @@ export interface components {
          * @default after-fader
          * @enum {unknown}
          */
-        ListeningPoint: "after-fader" | "before-fader" | "feeding" | "key" | "before-insert" | "after-insert" | "taken-off";
+        ListeningPoint: "after-fader" | "before-fader" | "feeding" | "key" | "detector" | "before-insert" | "after-insert" | "taken-off";
         LogEntry: {
             /** Format: int32 */
             number: number;

@@ -37,6 +37,7 @@ const places = computed(() => {
     'before-insert': 'before its',
     'after-insert': 'after its',
     'taken-off': 'taken off by its',
+    detector: 'detector of its',
   }
   const said = words[listening.where]
   const within = at && said ? [{ value: `${listening.where} ${at.id}`, text: `${said} ${nameOf(at)}` }] : []

@@ -21,7 +21,7 @@ internal sealed class HeardGraph
         var template = compiled.Template;
         var channel = template.Channels.IndexOf(request.ListenTo ?? template.Main.Id);
         Listened = ListenedStage(template, channel);
-        LatencyFrames = LatenessOf(Listened) - (request.Point is ListeningPoint.Key or ListeningPoint.BeforeInsert ? OwnLatency(Listened) : 0);
+        LatencyFrames = LatenessOf(Listened) - (request.Point is ListeningPoint.Key or ListeningPoint.Detector or ListeningPoint.BeforeInsert ? OwnLatency(Listened) : 0);
         // What nobody plays into is silent for good, and what does not lead to the listening point is not heard. A channel
         // works as a whole, so what its strip hears after the listening point is needed too.
         _needed = Upstream(Graph.PostOf(channel));
@@ -80,7 +80,7 @@ internal sealed class HeardGraph
         ListeningPoint.AfterFader => Graph.PostOf(channel),
         ListeningPoint.BeforeFader => Graph.PreOf(channel),
         ListeningPoint.Feeding => Graph.InputOf(channel),
-        ListeningPoint.Key or ListeningPoint.BeforeInsert or ListeningPoint.AfterInsert or ListeningPoint.TakenOff => Graph.InsertOf(channel, template.Channels[channel].Inserts.IndexWhere(i => i.Id == _request.Insert)),
+        _ when _request.Point.IsWithin() => Graph.InsertOf(channel, template.Channels[channel].Inserts.IndexWhere(i => i.Id == _request.Insert)),
         _ => throw new InvalidOperationException($"{_request.Point} is not a listening point."),
     };
 

@@ -15,6 +15,9 @@ public enum ListeningPoint
     /// <summary>The key that a detector of its strip hears, before the key's cuts.</summary>
     Key,
 
+    /// <summary>What a detector of its strip goes by: the key, or without one what goes into it, between the key's cuts.</summary>
+    Detector,
+
     /// <summary>What goes into an insert of its strip.</summary>
     BeforeInsert,
 
@@ -30,5 +33,5 @@ public static class ListeningPoints
 {
     /// <summary>Whether it lies at an insert, so that it needs one.</summary>
     public static bool IsWithin(this ListeningPoint point) =>
-        point is ListeningPoint.Key or ListeningPoint.BeforeInsert or ListeningPoint.AfterInsert or ListeningPoint.TakenOff;
+        point is ListeningPoint.Key or ListeningPoint.Detector or ListeningPoint.BeforeInsert or ListeningPoint.AfterInsert or ListeningPoint.TakenOff;
 }

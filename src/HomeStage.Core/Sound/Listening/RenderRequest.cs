@@ -46,8 +46,8 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
         var channel = template.Channels[ListenTo ?? template.Main.Id];
         if (channel.Inserts.FirstOrDefault(i => i.Id == Insert) is not { } insert)
             return new Refusal.Missing("insert", Insert?.Value ?? "", $"on {channel.Name}");
-        return Point != ListeningPoint.Key || insert.TakesKey()
+        return Point is not (ListeningPoint.Key or ListeningPoint.Detector) || insert.TakesKey()
             ? null
-            : new Refusal.WrongPlace($"{insert.Processor} on {channel.Name}", "has no key input to listen to");
+            : new Refusal.WrongPlace($"{insert.Processor} on {channel.Name}", "has no detector with a key input to listen to");
     }
 }

@@ -27,10 +27,14 @@ internal sealed class KeyFilter
     public bool Cuts => _left is not null;
 
     /// <param name="key">Two lanes, changed in place.</param>
-    public void Process(SignalBlock key, int frames)
+    public void Process(SignalBlock key, int frames) => Process(key.Lane(0, frames), key.Lane(1, frames));
+
+    /// <param name="left">Changed in place.</param>
+    /// <param name="right">As long as <paramref name="left"/>; changed in place.</param>
+    public void Process(Span<float> left, Span<float> right)
     {
         if (_left is not null)
-            BandChain.Process(_left, key.Lane(0, frames), _right!, key.Lane(1, frames));
+            BandChain.Process(_left, left, _right!, right);
     }
 
     public void Reset()

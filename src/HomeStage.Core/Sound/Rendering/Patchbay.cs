@@ -87,12 +87,16 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
             MovingGains = fader.Moving,
             MetersFrom = factory.LeadFrames + heard.LatenessOf(post),
             Bridge = factory.Bridge(lanes),
-            HeardWithin = keyed < 0 ? null : Within(heard.Graph.InsertOf(index, keyed), keyed, lanes),
+            HeardWithin = keyed < 0 ? null : Within(heard.Graph.InsertOf(index, keyed), keyed, channel.Inserts[keyed], lanes),
         };
     }
 
-    private HeardWithin Within(int stage, int place, int lanes) =>
-        new(place, heard.Point, Taken(stage, heard.Point == ListeningPoint.Key ? 2 : lanes)!, heard.OwnLatency(stage));
+    private HeardWithin Within(int stage, int place, Insert insert, int lanes) =>
+        new(place, heard.Point, Taken(stage, heard.Point is ListeningPoint.Key or ListeningPoint.Detector ? 2 : lanes)!, heard.OwnLatency(stage))
+        {
+            HearsItself = insert.Key is not { On: true },
+            Cuts = new(insert.Key, heard.Graph.Template.SampleRateHz),
+        };
 
     private InsertAtWork NewInsert(int stage, Channel channel, Insert insert, int lanes)
     {

@@ -1,16 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Insert, ListeningPoint } from '@/api/types'
+import { useCatalogue } from '@/state/catalogue'
 import { useListening } from '@/state/listening'
 
-/** Listens before an insert, after it, or to what it takes off alone. */
+/** Listens before an insert, after it, to what it takes off alone, or to what its detector goes by. */
 const props = defineProps<{ channel: string; insert: Insert }>()
 const listening = useListening()
-const points: { point: ListeningPoint; text: string }[] = [
+const catalogue = useCatalogue()
+const plain: { point: ListeningPoint; text: string }[] = [
   { point: 'before-insert', text: 'Before it' },
   { point: 'after-insert', text: 'After it' },
   { point: 'taken-off', text: 'Only what it takes off' },
 ]
+const points = computed(() =>
+  catalogue.processors.get(props.insert.processor)?.hasKey
+    ? [...plain, { point: 'detector' as const, text: 'What its detector hears' }]
+    : plain,
+)
 const heard = computed(() =>
   listening.point === props.channel && listening.insert === props.insert.id ? listening.where : undefined,
 )
