@@ -1,6 +1,7 @@
 using System.Globalization;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -20,7 +21,7 @@ public sealed record DuckerSetting(string Name, string Value)
         foreach (var id in ducker.Way == DuckingWay.Level ? OfCompressor : OfDucker)
         {
             var parameter = insert.Find(id)!;
-            yield return new(parameter.Name, Wording.Value(parameter, insert.Settings.TryGetValue(id, out var value) ? Math.Round(value, 2) : parameter.Default));
+            yield return new(parameter.Name, Wording.Value(parameter, Math.Round(insert.Kind().Value(insert.Settings, id), 2)));
         }
 
         if (ducker.Way == DuckingWay.Level)
@@ -32,12 +33,8 @@ public sealed record DuckerSetting(string Name, string Value)
     /// <summary>How long a trigger's tone is: what it holds, or its shortest note, and its release. Null for what is no key tone, or has no notes.</summary>
     private static double? ToneMs(Channel trigger, double tempoBpm)
     {
-        if (trigger.Source is not InstrumentSource { Instrument: InstrumentCatalogue.KeyTone } tone)
-            return null;
-        double Setting(string id) => tone.Settings.TryGetValue(id, out var value) ? value : InstrumentCatalogue.Find(InstrumentCatalogue.KeyTone)!.Parameters.First(p => p.Id == id).Default;
         var notes = trigger.Patterns.SelectMany(p => p.Notes).ToList();
-        return Setting("hold-ms") is > 0 and var hold ? hold + Setting("release-ms")
-            : notes.Count == 0 ? null
-            : NoteValue.Milliseconds((double)notes.Min(n => n.LengthTicks) / Ticks.PerQuarter, tempoBpm) + Setting("release-ms");
+        return trigger.Source is not InstrumentSource tone || !KeyTone.Is(tone) || (notes.Count == 0 && KeyTone.LengthMs(tone, 0) == 0) ? null
+            : KeyTone.LengthMs(tone, NoteValue.Milliseconds((double)notes.Select(n => n.LengthTicks).DefaultIfEmpty(0).Min() / Ticks.PerQuarter, tempoBpm));
     }
 }

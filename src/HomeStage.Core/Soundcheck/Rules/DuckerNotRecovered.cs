@@ -43,7 +43,7 @@ public sealed class DuckerNotRecovered : ISoundcheckRule
     private static Stands? Standing(Template template, Insert insert, KeyFeed[] feeds, Lazy<NoteRoute> notes, TimeMap time, double tempoBpm) => insert switch
     {
         { Processor: ProcessorCatalogue.Ducker } => OfCurve(insert, insert.Trigger ?? NoteTrigger.Plain, UsualGapMs(Restarts.Of(template, notes.Value, time, insert.Trigger ?? NoteTrigger.Plain)), tempoBpm),
-        { Processor: ProcessorCatalogue.Compressor, Key.On: true } when feeds is [{ From: { Kind: ChannelKind.Trigger, Muted: false, Inserts.Count: 0, Source: InstrumentSource { Instrument: InstrumentCatalogue.KeyTone, Device: null } tone } from } feed]
+        { Processor: ProcessorCatalogue.Compressor, Key.On: true } when feeds is [{ From: { Kind: ChannelKind.Trigger, Muted: false, Inserts.Count: 0, Source: InstrumentSource tone } from } feed] && KeyTone.Is(tone) && KeyTone.EndsAtOnce(tone)
             => OfCompressor(insert, tone, feed.Feed, notes.Value.Of(from), UsualGapMs(notes.Value.Of(from).Select(n => n.StartSeconds))),
         _ => null,
     };
@@ -69,14 +69,12 @@ public sealed class DuckerNotRecovered : ISoundcheckRule
     private static Stands? OfCompressor(Insert insert, InstrumentSource tone, SidechainFeed feed, IReadOnlyList<PlacedNote> notes, double? gapMs)
     {
         double Value(string id) => insert.Kind().Value(insert.Settings, id);
-        double Tone(string id) => InstrumentCatalogue.Find(InstrumentCatalogue.KeyTone)!.Value(tone.Settings, id);
         if (gapMs is not { } gap || feed.Tap != TapPoint.Pre || feed.Level.IsSilence || insert.Key is { LowCutHz: not null } or { HighCutHz: not null } || Value("mix-percent") < 100)
             return null;
-        var depth = (1 - 1 / Value("ratio")) * (Tone("level-db") + feed.Level.Value - Value("threshold-db"));
+        var depth = (1 - 1 / Value("ratio")) * (KeyTone.LevelDb(tone) + feed.Level.Value - Value("threshold-db"));
         if (depth < 1)
             return null;
-        var toneMs = Tone("hold-ms") is > 0 and var holds ? holds : notes.Average(n => n.EndSeconds - n.StartSeconds) * 1000;
-        var until = toneMs + Value("hold-ms");
+        var until = KeyTone.LengthMs(tone, notes.Average(n => n.EndSeconds - n.StartSeconds) * 1000) + Value("hold-ms");
         var times = Math.Log(depth / DuckerLaw.NearRestDb(depth));
         return new(until + Value(Release) * times, gap, Held(insert, Release, (gap - GapMs - until) / times));
     }

@@ -25,6 +25,7 @@ const reading = computed(() => props.ducker.reading!)
 /** Which end is being dragged; the scale stands still meanwhile. */
 const dragged = ref<'depth' | 'back'>()
 const heldScale = ref(6)
+let hasMoved = false
 const scaleFor = (db: number) => Math.max(6, Math.ceil(db / 3) * 3)
 const scale = computed(() => (dragged.value ? heldScale.value : scaleFor(reading.value.depthDb)))
 const x = (seconds: number) => (seconds / props.barSeconds) * wide.value
@@ -48,6 +49,7 @@ const deepest = computed(() => {
 function take(which: 'depth' | 'back', event: PointerEvent) {
   heldScale.value = scale.value
   dragged.value = which
+  hasMoved = false
   drawn.value!.setPointerCapture(event.pointerId)
   props.asking.want({ depth: depthNow(), back: backNow() })
 }
@@ -61,6 +63,7 @@ const backNow = () =>
 
 function move(event: PointerEvent) {
   if (!dragged.value) return
+  hasMoved = true
   const box = drawn.value!.getBoundingClientRect()
   const px = event.clientX - box.left - margin.left
   const py = event.clientY - box.top - margin.top
@@ -74,7 +77,8 @@ function move(event: PointerEvent) {
 async function drop() {
   if (!dragged.value) return
   dragged.value = undefined
-  await props.asking.solve()
+  // A press alone asks for nothing.
+  if (hasMoved) await props.asking.solve()
 }
 
 function press(which: 'depth' | 'back', event: KeyboardEvent) {
