@@ -90,6 +90,14 @@ test('depth and end are dragged on the curve, or moved by keys, and what is set 
     await page.mouse.move(x + width / 2 + byX, y + height / 2 + byY, { steps: 8 })
     await page.mouse.up()
   }
+  // A press alone asks for nothing.
+  const edits = []
+  page.on('request', (r) => r.url().endsWith('/edits') && edits.push(r.url()))
+  const solved = []
+  page.on('request', (r) => r.url().endsWith('/ducking/solve') && solved.push(r.url()))
+  await page.getByRole('slider', { name: 'How far down' }).click()
+  await page.waitForTimeout(300)
+  assert.deepEqual([...edits, ...solved], [])
   // A third of the way up takes a third of the depth away; half a dB is the step.
   const plot = await page.getByRole('group', { name: /^Down/ }).boundingBox()
   await drag('How far down', 0, -190 / 3)

@@ -1,6 +1,7 @@
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Strips;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Server.Data;
@@ -23,9 +24,10 @@ internal static class DuckingApi
     /// <param name="BackMs">From the loudest hit; null where the next one comes first.</param>
     /// <param name="MeanDb">What is taken off on average.</param>
     /// <param name="Recovers">Whether it is back before every next hit.</param>
+    /// <param name="NearRestDb">Within how much of rest counts as back.</param>
     /// <param name="CurveDb">What is taken off over the first bar, at equal distances.</param>
     /// <param name="HitSeconds">Of the hits in that bar, from its start.</param>
-    public sealed record DuckingReadingView(double DepthDb, double LeastDepthDb, double? BackMs, double MeanDb, bool Recovers, IReadOnlyList<double> CurveDb, IReadOnlyList<double> HitSeconds);
+    public sealed record DuckingReadingView(double DepthDb, double LeastDepthDb, double? BackMs, double MeanDb, bool Recovers, double NearRestDb, IReadOnlyList<double> CurveDb, IReadOnlyList<double> HitSeconds);
 
     /// <param name="By">Who it gives way to; none where only beats restart it.</param>
     /// <param name="Set">What it is set to.</param>
@@ -95,7 +97,7 @@ internal static class DuckingApi
         var frames = Math.Min(run.ReductionDb.Length, (int)(barSeconds * rate));
         // The most within each point's stretch, so that no hit falls between two.
         var curve = Enumerable.Range(0, Points).Select(i => Most(run.ReductionDb.AsSpan((int)((long)i * frames / Points), Math.Max(1, frames / Points))));
-        return new(run.Reading.DepthDb, run.Reading.LeastDepthDb, run.Reading.BackMs, run.Reading.MeanDb, run.Reading.Recovers,
+        return new(run.Reading.DepthDb, run.Reading.LeastDepthDb, run.Reading.BackMs, run.Reading.MeanDb, run.Reading.Recovers, DuckerLaw.NearRestDb(run.Reading.DepthDb),
             [.. curve], [.. run.Hits.Where(h => h < frames).Select(h => (double)h / rate)]);
     }
 

@@ -4298,6 +4298,8 @@ export interface components {
             /** Format: double */
             meanDb: number;
             recovers: boolean;
+            /** Format: double */
+            nearRestDb: number;
             curveDb: number[];
             hitSeconds: number[];
         };

@@ -30,7 +30,7 @@ const scaleFor = (db: number) => Math.max(6, Math.ceil(db / 3) * 3)
 const scale = computed(() => (dragged.value ? heldScale.value : scaleFor(reading.value.depthDb)))
 const x = (seconds: number) => (seconds / props.barSeconds) * wide.value
 const y = (db: number) => (db / scale.value) * high
-const nearRest = computed(() => Math.min(1, reading.value.depthDb / 4))
+const nearRest = computed(() => reading.value.nearRestDb)
 const firstHit = computed(() => reading.value.hitSeconds[0] ?? 0)
 const backSeconds = computed(() => {
   if (dragged.value) return firstHit.value + (props.asking.back.value * props.asking.quarterMs()) / 1000
