@@ -182,6 +182,33 @@ test('a kit plays steps that were set without a file, and a bus gives way to its
   assert.ok(taken <= 22, `${taken} actions`)
 })
 
+test('a rhythm is kept with its groove, and strikes the same things on another kit', async () => {
+  await page.getByRole('link', { name: 'Running order' }).click()
+  await row(page, 'Barrel drums').click()
+  await page.getByRole('button', { name: 'Keep Steps on the shelf' }).click()
+  const keeping = page.getByRole('dialog', { name: 'Keep on the shelf' })
+  await keeping.getByLabel('Name').fill('Cooper’s gait')
+  await page.keyboard.press('Enter')
+  await keeping.waitFor({ state: 'hidden' })
+
+  await page.keyboard.press('n')
+  const adding = page.getByRole('dialog', { name: 'Add a channel' })
+  await adding.getByLabel('Instrument').last().selectOption('tidewater-kit')
+  await adding.getByLabel('Name').fill('Chapel bells')
+  await page.keyboard.press('Enter')
+  await adding.waitFor({ state: 'hidden' })
+  await page.getByRole('heading', { name: 'Chapel bells', level: 2 }).waitFor()
+  const list = page.getByLabel('A rhythm of the shelf')
+  await list.selectOption({ label: (await list.locator('option', { hasText: 'Cooper’s gait' }).textContent()).trim() })
+  await page.getByRole('button', { name: 'Steps', exact: true }).waitFor()
+  const id = page.url().split('/').pop()
+  const { channels } = await stage.get(`/api/documents/${id}`)
+  const of = (name) => channels.find((r) => r.channel.name === name).channel
+  const noteOf = (name) => of('Chapel bells').source.kit.pieces.find((p) => p.name === name).note
+  assert.equal(of('Chapel bells').patterns[0].notes.length, of('Barrel drums').patterns[0].notes.length)
+  assert.deepEqual(of('Chapel bells').patterns[0].notes.filter((n) => n.number === noteOf('Deep drum')).map((n) => [n.startTick, n.velocity]), [[0, 100], [720, 80]]) // prettier-ignore
+})
+
 test('the demo’s duckers are measured over the section that is chosen', async () => {
   await openTemplate(stage, 'Night Ferry')
   await page.getByRole('link', { name: 'Ducking' }).click()

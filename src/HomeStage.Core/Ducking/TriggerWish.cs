@@ -42,7 +42,6 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
         made = made with
         {
             NoteProcessors = Numbers.Count > 0 ? [new ChosenNotes(Numbers)] : [],
-            Groove = played.Groove,
             Source = made.Source is InstrumentSource tone ? tone with { Settings = tone.Settings.With("hold-ms", ToneMs) } : made.Source,
         };
         var input = played.NoteInput ?? new();

@@ -16,7 +16,7 @@ internal static class MachineKit
         var taken = far.Select(f => f.Microphone.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         string Free(string name)
         {
-            var free = taken.Contains(name) ? Numbering.Next(name, taken.Contains) : name;
+            var free = Numbering.Free(name, taken.Contains);
             taken.Add(free);
             return free;
         }

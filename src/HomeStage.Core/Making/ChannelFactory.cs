@@ -97,7 +97,7 @@ public static class ChannelFactory
     private static string FreeName(Template template, string name)
     {
         bool IsTaken(string n) => template.Channels.Any(c => string.Equals(c.Name, n, StringComparison.OrdinalIgnoreCase));
-        return IsTaken(name) ? Numbering.Next(name, IsTaken) : name;
+        return Numbering.Free(name, IsTaken);
     }
 
     private static Source? SourceOf(Template template, ChannelWish wish) => wish.Kind switch

@@ -9,7 +9,7 @@ public static class FittingInstrument
 {
     /// <param name="name">Null for none.</param>
     /// <param name="role">Id of a role, as a person has said; null where the name tells.</param>
-    /// <returns>Id in the instrument catalogue; the round bass where nothing is told.</returns>
+    /// <returns>Id in the instrument catalogue; keys where the name tells nothing, the round bass where there is none.</returns>
     public static string For(string? name, string? role)
     {
         var said = role is not null && RoleNames.All.Contains(role) ? role
@@ -26,7 +26,8 @@ public static class FittingInstrument
                 "instruments" => InstrumentCatalogue.Bellbuoy,
                 "voices" => InstrumentCatalogue.Gullwing,
                 "effects" => InstrumentCatalogue.Squall,
-                _ => InstrumentCatalogue.Undertow,
+                "bass" => InstrumentCatalogue.Undertow,
+                _ => name is null ? InstrumentCatalogue.Undertow : InstrumentCatalogue.Bellbuoy,
             },
         };
     }

@@ -67,10 +67,14 @@ public sealed class NoteRoute
 
     private IReadOnlyList<PlacedNote> Laid(Channel channel, IEnumerable<Channel> layeredBy)
     {
-        var given = Given(channel).Concat(layeredBy.SelectMany(Given));
+        var given = Given(channel).Concat(layeredBy.SelectMany(p => Lent(p, channel)));
         return [.. Through(channel, [.. Sorted(given)]).Select(n => new PlacedNote(
             n.StartTick, n.LengthTicks, _time.SecondsAt(n.StartTick), _time.SecondsAt(n.EndTick), n.Number, n.Velocity))];
     }
+
+    /// <summary>A trigger strikes when what it is layered with does, so it follows the other's groove; an instrument has its own.</summary>
+    private IEnumerable<TimedNote> Lent(Channel player, Channel to) =>
+        to is { Kind: ChannelKind.Trigger, Groove: null } ? InGroove(player, Given(player)) : Given(player);
 
     private IEnumerable<TimedNote> Given(Channel channel) =>
         Laid(channel).Concat(_players[channel.Id].SelectMany(p => Through(p, [.. Sorted(Laid(p))])));
@@ -84,8 +88,11 @@ public sealed class NoteRoute
     {
         foreach (var processor in channel.NoteProcessors.Where(p => p.On))
             notes = processor.Apply(notes);
-        return _template.Grooves.FirstOrDefault(g => g.Name == channel.Groove) is { } groove ? Sorted(notes.Select(groove.Felt)) : notes;
+        return InGroove(channel, notes);
     }
+
+    private IEnumerable<TimedNote> InGroove(Channel channel, IEnumerable<TimedNote> notes) =>
+        _template.Grooves.FirstOrDefault(g => g.Name == channel.Groove) is { } groove ? Sorted(notes.Select(groove.Felt)) : notes;
 
     private static IEnumerable<TimedNote> Sorted(IEnumerable<TimedNote> notes) => notes.OrderBy(n => n.StartTick).ThenBy(n => n.Number);
 }

@@ -7,10 +7,11 @@ namespace HomeStage.Core.Playing;
 /// <summary>When a note-driven ducker is restarted.</summary>
 public static class Restarts
 {
+    /// <param name="followsBySeconds">By how much notes restart it after they come; beats are known before.</param>
     /// <returns>Seconds on the timeline, in no order; one that is there twice comes twice.</returns>
-    public static IEnumerable<double> Of(Template template, NoteRoute notes, TimeMap time, NoteTrigger trigger)
+    public static IEnumerable<double> Of(Template template, NoteRoute notes, TimeMap time, NoteTrigger trigger, double followsBySeconds = 0)
     {
-        var played = trigger.Notes.Where(template.Channels.Contains).SelectMany(id => notes.Of(template.Channels[id])).Where(n => trigger.Hears(n.Number)).Select(n => n.StartSeconds);
+        var played = trigger.Notes.Where(template.Channels.Contains).SelectMany(id => notes.Of(template.Channels[id])).Where(n => trigger.Hears(n.Number)).Select(n => n.StartSeconds + followsBySeconds);
         return trigger.EveryQuarters is { } every ? played.Concat(time.Sections.SelectMany(s => Beats(s, every))) : played;
     }
 

@@ -7,6 +7,7 @@ using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Studios;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Shelf;
 
@@ -67,6 +68,44 @@ public sealed record GrooveContent(Groove Groove) : ShelfContent
 
     public override Refusal? Check() => Editing.Rules.TemplateRules.CheckParts(EmptyStage.Create("Shelf") with { Grooves = [Groove] });
 }
+
+/// <summary>A starter that plays in all sections, with what its notes strike and how they are felt.</summary>
+/// <param name="Pieces">Of a kit those that it strikes, by note; none where its notes are pitches.</param>
+/// <param name="Groove">Null for straight.</param>
+public sealed record RhythmContent(Pattern Pattern, Sequence<RhythmPiece> Pieces, Groove? Groove = null) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.Rhythm;
+
+    public override string Words => string.Join(", ", new[]
+    {
+        string.Create(CultureInfo.InvariantCulture, $"{Pattern.LengthTicks / (double)Ticks.PerQuarter:0.##} quarter notes long"),
+        Pieces.Count is 0 or > MostNamed ? Counted(Pattern.Notes.Count, "note") : string.Join(", ", Pieces.Select(p => p.Name)),
+        Groove is { } groove ? $"felt as {groove.Name}" : "",
+    }.Where(w => w.Length > 0));
+
+    private const int MostNamed = 4;
+
+    public static RhythmContent Of(Template template, Channel channel, Pattern starter)
+    {
+        var struck = starter.Notes.Select(n => n.Number).ToHashSet();
+        var pieces = channel.Source is InstrumentSource { Kit: { } kit } ? kit.Pieces.Where(p => struck.Contains(p.Note)) : [];
+        return new(
+            starter with { Sections = [] },
+            pieces.OrderBy(p => p.Note).Select(p => new RhythmPiece(p.Note, p.Name, p.Family)).ToSequence(),
+            template.Grooves.FirstOrDefault(g => g.Name == channel.Groove));
+    }
+
+    public override Refusal? Check() =>
+        PatternRules.Check(Pattern)
+        ?? (Pattern.Sections.Count > 0 ? new Refusal.WrongPlace(Pattern.Name, "is on the shelf, where there are no sections") : null)
+        ?? (Pieces.Count == 0 ? null : KitRules.Check(new(Pieces.Select(p => Piece.Pad(p.Name, p.Note, p.Family, 1, DrumSound.Kick)).ToSequence(), [new("All", ChannelFormat.Stereo)])))
+        ?? (Groove is null ? null : new GrooveContent(Groove).Check());
+}
+
+/// <summary>What a note of a rhythm strikes.</summary>
+/// <param name="Note">MIDI note number, in [0, 127].</param>
+/// <param name="Family">As a <see cref="Piece"/> has it.</param>
+public sealed record RhythmPiece(int Note, string Name, string Family);
 
 /// <summary>Settings of an instrument or a processor.</summary>
 public sealed record PatchContent(Patch Patch) : ShelfContent

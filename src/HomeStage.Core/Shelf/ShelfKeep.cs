@@ -18,6 +18,7 @@ public static class ShelfKeep
         ShelfKind.Device => DevicePlace.Of(place)?.In(template) is { Device: { } device } at ? (new DeviceContent(device, at.StandIn, at.Settings), device.Name) : null,
         ShelfKind.Strip => Identifier.IsValid(place) && template.Channels.TryGet(new(place), out var channel) ? (new StripContent(DefaultChange.StripFor(template, channel)), channel.Name) : null,
         ShelfKind.Chain => ShelfCopy.ChainOf(template, place) is var (of, chain) ? (new ChainContent(ChainLaying.Of(of, chain)), chain.Name) : null,
+        ShelfKind.Rhythm => ShelfCopy.StarterOf(template, place) is var (on, starter) ? (RhythmContent.Of(template, on, starter), starter.Name) : null,
         ShelfKind.Studio => null,
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown kind of item."),
     };

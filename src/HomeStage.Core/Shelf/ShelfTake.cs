@@ -16,7 +16,7 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
     public Sequence<string> Left { get; init; } = [];
 
     /// <param name="onto">A part that the item takes the place of: an instrument with a kit, or a groove or patch that has come from it before;
-    /// for a strip or a chain the ids of channels, parted by spaces; for a device a <see cref="DevicePlace"/>, or a channel's id with a slash for the end of its strip; null for something new.</param>
+    /// for a strip or a chain the ids of channels, parted by spaces; for a rhythm a channel's id, with a slash and the starter's name for one that it takes the place of; for a device a <see cref="DevicePlace"/>, or a channel's id with a slash for the end of its strip; null for something new.</param>
     public static ShelfTakeResult Of(Template template, ShelfItem item, string? onto = null, IReadOnlyDictionary<string, string?>? said = null) => item.Content switch
     {
         KitContent kit when onto is null => Whole(template, NewInstrument(template, item, kit), item),
@@ -34,6 +34,7 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
         },
         StripContent strip => StripTake.Of(template, item, strip, onto) is { } laid ? Whole(template, laid, item) : new ShelfTakeResult.Refused(new Refusal.Missing("channel", onto ?? "none", $"that could take {item.Name}")),
         ChainContent chain => StripTake.Of(template, item, chain, onto) is { } put ? Whole(template, put, item) : new ShelfTakeResult.Refused(new Refusal.Missing("channel with a strip", onto ?? "none", $"that could take {item.Name}")),
+        RhythmContent rhythm => RhythmTake.Of(template, item, rhythm, onto) is { } set ? Whole(template, set, item) : new ShelfTakeResult.Refused(new Refusal.Missing("channel with notes", onto ?? "none", $"that could take {item.Name}")),
         StudioContent => new ShelfTakeResult.Refused(new Refusal.WrongPlace(item.Name, "is a studio: it is chosen, and not put into a template")),
         _ => throw new ArgumentOutOfRangeException(nameof(item), item.Content, "Unknown kind of content."),
     };
@@ -63,7 +64,7 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
     {
         var before = template.Copies.FirstOrDefault(c => c.Kind == item.Content.Kind && c.Item == item.Id && (onto is null || c.Place == onto) && c.IsIn(template));
         var here = before is not null ? before.Place[(item.Content.Kind == ShelfKind.Patch ? before.Place.IndexOf('/', StringComparison.Ordinal) + 1 : 0)..]
-            : isTaken(name) ? Numbering.Next(name, isTaken) : name;
+            : Numbering.Free(name, isTaken);
         return Whole(template, new([put(here)], placeOf(here)), item, here == name ? Map<string>.Empty : Map<string>.Empty.With(name, here));
     }
 

@@ -1,10 +1,12 @@
+using HomeStage.Core.Timing;
+
 namespace HomeStage.Core.Templates;
 
 /// <summary>Where a part of a template came from: the shelf's item, which revision of it, and what became of what.</summary>
 /// <remarks>The part itself is the template's own; nothing in it changes when the item does.</remarks>
 /// <param name="Kind">What was taken.</param>
 /// <param name="Place">The part that it is now: a channel's id for a kit, a machine or a strip, the name of a groove; of a patch what it is of and its name,
-/// parted by a slash; of a chain the channel's id and its own, parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
+/// parted by a slash; of a chain the channel's id and its own, of a rhythm the channel's id and the starter's name, parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
 /// <param name="Item">Id of the item.</param>
 /// <param name="Revision">Of the item, from 1.</param>
 /// <param name="Became">By name in the item its name or id here, where the two differ.</param>
@@ -22,6 +24,7 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
         ShelfKind.Device => DevicePlace.Of(Place)?.In(template) is { Device: not null },
         ShelfKind.Strip => Identifier.IsValid(Place) && template.Channels.Contains(new ChannelId(Place)),
         ShelfKind.Chain => ChainOf(template, Place) is not null,
+        ShelfKind.Rhythm => StarterOf(template, Place) is not null,
         ShelfKind.Studio => false,
         _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),
     };
@@ -37,6 +40,15 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
             ? (channel, found)
             : null;
 
+    public static string PlaceOf(ChannelId channel, Pattern starter) => $"{channel}/{starter.Name}";
+
+    /// <param name="place">As <see cref="PlaceOf(ChannelId, Pattern)"/> makes it.</param>
+    /// <returns>Null where there is no such starter.</returns>
+    public static (Channel Channel, Pattern Starter)? StarterOf(Template template, string place) =>
+        place.Split('/', 2) is [var id, var name] && Identifier.IsValid(id) && template.Channels.TryGet(new(id), out var channel) && channel.Patterns.FirstOrDefault(p => p.Name == name) is { } found
+            ? (channel, found)
+            : null;
+
     /// <returns>The first thing that is wrong, or null.</returns>
     internal Refusal? Check() =>
         !Identifier.IsValid(Item) ? new Refusal.WrongPlace("A copy of the shelf", "names its item by an id")
@@ -44,7 +56,7 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
         : Became.Count > MostBecame ? new Refusal.TooMany("names that became others", MostBecame)
         : TextRules.Name("The place of a copy", Place, LongestPlace);
 
-    private const int LongestPlace = 100;
+    private const int LongestPlace = Identifier.MaxLength + 1 + TextRules.LongestName;
 }
 
 /// <summary>What the shelf keeps.</summary>
@@ -72,4 +84,7 @@ public enum ShelfKind
 
     /// <summary>Several inserts as one thing, with controls of their own.</summary>
     Chain,
+
+    /// <summary>A starter with what its notes strike and the groove that they follow.</summary>
+    Rhythm,
 }

@@ -12,6 +12,9 @@ public static class Numbering
         return pattern.Contains('#', StringComparison.Ordinal) ? pattern.Replace("#", text, StringComparison.Ordinal) : $"{pattern.TrimEnd()} {text}";
     }
 
+    /// <returns>The name, or where it is taken the next number of it that is free.</returns>
+    public static string Free(string name, Func<string, bool> isTaken) => isTaken(name) ? Next(name, isTaken) : name;
+
     /// <returns>The name with the next number that is free: "Choir 3" after "Choir 2", "Bass 2" after "Bass".</returns>
     public static string Next(string name, Func<string, bool> isTaken)
     {

@@ -133,6 +133,7 @@ internal static class StoredWords
             [typeof(KitContent)] = "kit",
             [typeof(MachineContent)] = "machine",
             [typeof(PatchContent)] = "patch",
+            [typeof(RhythmContent)] = "rhythm",
             [typeof(StripContent)] = "strip",
             [typeof(StudioContent)] = "studio",
         },

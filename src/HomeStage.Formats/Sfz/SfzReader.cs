@@ -125,7 +125,7 @@ public static class SfzReader
     private static string Fresh(string name, List<SfzPiece> pieces)
     {
         bool IsTaken(string n) => pieces.Exists(p => p.Name.Equals(n, StringComparison.OrdinalIgnoreCase));
-        return IsTaken(name) ? Numbering.Next(name, IsTaken) : name;
+        return Numbering.Free(name, IsTaken);
     }
 
     private static int Whole(SfzRegion region, string opcode, int otherwise, int least, int most) =>

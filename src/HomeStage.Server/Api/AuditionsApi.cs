@@ -30,7 +30,7 @@ internal static class AuditionsApi
         if ((asked.Note is { } struck ? Audition.Check(document.Template, asked.Act, asked.Channel, struck, asked.Velocity) : Audition.CheckInput(document.Template, asked.Act, asked.Channel)) is { } wrong)
             return Problems.Refused(wrong);
         var alone = asked.Note is { } note ? Audition.Of(document.Template, asked.Channel, note, asked.Velocity) : Audition.OfInput(document.Template, asked.Channel);
-        var sound = await Gate.DoAsync(() => Renderer.Render(alone, new(asked.Act), shelf: media, cancellation: cancellation), cancellation);
+        var sound = await Gate.DoAsync(() => Renderer.Render(alone, new(asked.Act) { PlayedLive = true }, shelf: media, cancellation: cancellation), cancellation);
         return TypedResults.Bytes(WaveWriter.Bytes(sound, WaveDepth.Float32), "audio/wav");
     }
 }

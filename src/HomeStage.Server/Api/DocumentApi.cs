@@ -24,10 +24,6 @@ internal static class DocumentApi
     /// <param name="Revision">The last one that could be read.</param>
     public sealed record Recovered(string Id, int Revision);
 
-    /// <summary>Where a new channel is proposed to go.</summary>
-    /// <param name="Under">The sum that it would feed; null for a kind that feeds none.</param>
-    public sealed record ProposedPlace(ChannelId? Under);
-
     /// <summary>By the names that documents give them; a query's own reading knows only those of the code.</summary>
     private static readonly IReadOnlyList<(string Name, ChannelKind Kind)> Kinds =
         [.. Enum.GetValues<ChannelKind>().Select(k => (JsonSerializer.SerializeToElement(k, DocumentJson.Options).GetString()!, k))];
@@ -48,12 +44,12 @@ internal static class DocumentApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(FindingsView.Of(document, act, await around.OfAsync(document.Template, cancellation))));
-        group.MapGet("/{id}/new-place", async Task<Results<Ok<ProposedPlace>, ProblemHttpResult>> (
+        group.MapGet("/{id}/new-place", async Task<Results<Ok<NewPlace>, ProblemHttpResult>> (
             string id, string kind, string? chosen, DocumentStore store, CancellationToken cancellation) =>
             Kinds.FirstOrDefault(k => k.Name == kind) is not { Name: not null } known ? Problems.NotFound("kind of channel")
             : chosen is not null && !Identifier.IsValid(chosen) ? Problems.NotFound("channel")
             : await store.OpenAsync(id, cancellation) is { } document
-                ? TypedResults.Ok(new ProposedPlace(NewPlace.Of(document.Template, known.Kind, chosen is null ? null : new(chosen))))
+                ? TypedResults.Ok(NewPlace.Of(document.Template, known.Kind, chosen is null ? null : new(chosen)))
                 : Problems.NotFound("document"));
         group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             await store.EditAsync(id, request.Revision, request.Edits, cancellation: cancellation) is var answer && answer is StoreAnswer.Refused refused

@@ -137,6 +137,7 @@ internal static class ShelfApi
     private static string PartOf(Template template, ShelfCopy copy) =>
         copy.Kind is ShelfKind.Kit or ShelfKind.Machine or ShelfKind.Strip ? template.Channels[new ChannelId(copy.Place)].Name
         : copy.Kind is ShelfKind.Chain ? ShelfCopy.ChainOf(template, copy.Place)?.Channel.Name ?? copy.Place
+        : copy.Kind is ShelfKind.Rhythm ? ShelfCopy.StarterOf(template, copy.Place)?.Channel.Name ?? copy.Place
         : copy.Kind is ShelfKind.Device && DevicePlace.Of(copy.Place) is { } place ? template.Channels[place.Channel].Name
         : copy.Place[(copy.Place.IndexOf('/', StringComparison.Ordinal) + 1)..];
 }

@@ -16,7 +16,7 @@ internal static class TemplateNames
     {
         var taken = await TakenAsync(db, except, cancellation);
         taken.UnionWith(also ?? []);
-        return taken.Contains(wanted) ? Numbering.Next(wanted, taken.Contains) : wanted;
+        return Numbering.Free(wanted, taken.Contains);
     }
 
     private static async Task<HashSet<string>> TakenAsync(StageDb db, string except, CancellationToken cancellation) =>

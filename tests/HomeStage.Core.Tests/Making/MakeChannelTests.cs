@@ -23,7 +23,7 @@ public class MakeChannelTests
     [InlineData("Drum kit", InstrumentCatalogue.Breakwater)]
     [InlineData("Congas", InstrumentCatalogue.Breakwater)]
     [InlineData("Riser FX", InstrumentCatalogue.Squall)]
-    [InlineData("Something else", InstrumentCatalogue.Undertow)]
+    [InlineData("Something else", InstrumentCatalogue.Bellbuoy)]
     public void AnInstrument_OfWhichOnlyTheNameIsSaid_IsTheOneThatFitsIt(string name, string instrument)
     {
         var made = EmptyStage.Create("Any").With(new MakeChannel(new(ChannelKind.Instrument) { Name = name })).Channels[^1];

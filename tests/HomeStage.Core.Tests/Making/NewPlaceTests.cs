@@ -1,3 +1,4 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
 using static HomeStage.TestKit.Stages;
@@ -23,7 +24,7 @@ public class NewPlaceTests
     [InlineData(ChannelKind.Trigger, "drums", null)]
     [InlineData(ChannelKind.Direct, "drums", null)]
     public void Of_AKindAndWhatIsChosen_IsTheSumThatItWouldFeed(ChannelKind kind, string? chosen, string? under) =>
-        Assert.Equal(under, NewPlace.Of(Stage, kind, chosen is null ? null : new(chosen))?.Value);
+        Assert.Equal(under, NewPlace.Of(Stage, kind, chosen is null ? null : new(chosen)).Under?.Value);
 
     /// <summary>Common practice: returns meet in a bus of their own, or go where those that are there go; a part is not put among them.</summary>
     [Theory]
@@ -38,7 +39,23 @@ public class NewPlaceTests
     {
         var stage = bus is null ? Stage : Stage.With(Bus(bus, "mix-bus"));
 
-        Assert.Equal(under, NewPlace.Of(stage, kind, chosen is null ? null : new(chosen))?.Value);
+        Assert.Equal(under, NewPlace.Of(stage, kind, chosen is null ? null : new(chosen)).Under?.Value);
+        Assert.Empty(NewPlace.Of(stage, kind, chosen is null ? null : new(chosen)).First);
+    }
+
+    /// <summary>Common practice: returns meet in a bus of their own. It is made with the first, under a name and id that are free.</summary>
+    [Fact]
+    public void Of_TheFirstReturn_IsABusThatIsMadeForIt()
+    {
+        var stage = OneBar(Tone("returns", "mix-bus"));
+
+        var place = NewPlace.Of(stage, ChannelKind.Return, null);
+        var after = stage.With([.. place.First.Select(c => new AddChannel(c)), new MakeChannel(new(ChannelKind.Return) { Name = "Stairwell", Under = place.Under })]);
+
+        var bus = after.Channels[place.Under!.Value];
+        Assert.Equal((ChannelKind.Bus, "Returns", EmptyStage.MixBus), (bus.Kind, bus.Name, bus.Destination));
+        Assert.Equal(bus.Id, after.Channels.Single(c => c.Kind == ChannelKind.Return).Destination);
+        Assert.Equal((bus.Id, 0), (NewPlace.Of(after, ChannelKind.Return, null).Under, NewPlace.Of(after, ChannelKind.Return, null).First.Count));
     }
 
     [Fact]

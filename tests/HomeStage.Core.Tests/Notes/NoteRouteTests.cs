@@ -59,6 +59,21 @@ public class NoteRouteTests
         Assert.Equal(0.5 + 0.05, NotesOf(template, Low)[0].StartSeconds, 9);
     }
 
+    /// <summary>A trigger strikes with what it is layered with, whatever becomes of that one's groove; a layered instrument has its own.</summary>
+    [Fact]
+    public void Of_ATriggerThatIsLayered_FollowsTheOthersGroove_UnlessItHasOne()
+    {
+        var stage = Played.With(
+            new AddChannel(Trigger("pulse").Channel with { Patterns = [] }), new SetNoteInput(Low, new() { Layers = [High, new("pulse")] }), new PutGroove(new("Late", 960, [new(0, 96)])), new PutGroove(new("Later", 960, [new(0, 192)])));
+        double Start(Template template, string id) => NotesOf(template, new(id))[0].StartSeconds;
+
+        var grooved = stage.With(new SetGroove(Low, "Late"));
+
+        Assert.Equal(0.5, Start(stage, "pulse"), 9);
+        Assert.Equal((0.55, 0.55, 0.5), (Start(grooved, "low"), Start(grooved, "pulse"), Start(grooved, "high")));
+        Assert.Equal(0.6, Start(grooved.With(new SetGroove(new("pulse"), "Later")), "pulse"), 9);
+    }
+
     [Fact]
     public void Of_AProcessorThatIsOff_LetsNotesThrough()
     {

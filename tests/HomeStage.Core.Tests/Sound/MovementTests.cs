@@ -250,6 +250,25 @@ public class MovementTests
         Assert.All([0.4, 0.9, 1.4, 1.9], s => Assert.Equal(-6, LevelDb(sound, s, 0.05), 0.1));
     }
 
+    /// <summary>What is known before it comes is down at the hit; what is played live begins at the hit and is down a glide later.</summary>
+    [Theory]
+    [InlineData(false, -26, -26)]
+    [InlineData(true, -6, -26)]
+    public void ADuckerByNotes_ThatArePlayedLive_Follows(bool live, double atTheHit, double afterIt)
+    {
+        var ducker = Insert("duck", ProcessorCatalogue.Ducker, ("depth-db", 20), ("length-quarters", 0.5)) with { Trigger = new([new("pulse")], null, [new(0, 1), new(0.9, 1), new(1, 0)]) };
+        var template = OneBar(Trigger("pulse"), Tone("t", "mix-bus", strip: ducker));
+
+        var sound = Renderer.Render(template, new(InMix, T) { PlayedLive = live });
+
+        // A half cycle of 1 kHz that ends with the hit's first hundredth of the glide, and one after the glide of 2 ms.
+        Assert.InRange(LevelDb(sound, 0.5, 0.0004), atTheHit - 3.5, atTheHit + 0.1);
+        Assert.Equal(afterIt, LevelDb(sound, 0.5 + DuckerLaw.GlideMs / 1000, 0.01), 0.1);
+        // Beats are known whoever plays.
+        var byBeats = template.With(new SetTrigger(T, new("duck"), ducker.Trigger! with { Notes = [], EveryQuarters = 1 }));
+        Assert.Equal(-26, LevelDb(Renderer.Render(byBeats, new(InMix, T) { PlayedLive = live }), 0.5, 0.0009), 0.6);
+    }
+
     private static PutShape Over(Target target, params (double Place, double Value)[] points) =>
         new(T, new(target, "song", points.Select(p => new ShapePoint(p.Place, p.Value)).ToSequence()));
 

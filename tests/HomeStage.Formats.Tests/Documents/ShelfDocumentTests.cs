@@ -13,7 +13,7 @@ namespace HomeStage.Formats.Tests.Documents;
 /// <summary>Items of the shelf as files.</summary>
 public class ShelfDocumentTests
 {
-    public static TheoryData<string> Kinds => ["kit", "machine", "groove", "patch", "device", "studio"];
+    public static TheoryData<string> Kinds => ["kit", "machine", "groove", "patch", "device", "studio", "rhythm"];
 
     [Theory]
     [MemberData(nameof(Kinds))]
@@ -73,6 +73,7 @@ public class ShelfDocumentTests
             new("Slow Tide") { Maker = "Nobody", Format = "VST3", DeviceId = "a1", Preset = "Long", Outputs = [new("Front", ChannelFormat.Stereo)], Key = KeyWidth.Mono, Latency = new(64, 44100), Weight = new(0.4, null, 3), State = new(new string('a', 64), "long.state", 99), Controls = [new("depth", "Depth", Unit.Choice, 0, 1, 1) { Options = ["Low", "High"], Note = "The rear knob" }] },
             ProcessorCatalogue.Reverb, Map<double>.Empty.With("decay-s", 3).With("device.depth", 1)),
         "studio" => new StudioContent(new(new("Table", ["Front", ""], ["L", "R"], 256) { RatesHz = [48000], MonitorsDirectly = true }) { BudgetMs = 9.5, MidiDevices = ["Pad board"], Devices = [new(new("Winch"), false) { Latency = new(9, 48000), Weight = new(1) }] }),
+        "rhythm" => new RhythmContent(new("Gait", 1920, [new(0, 120, 36, 99), new(961, 1, 38, 1)], []), [new(36, "Kick", "drums/kick"), new(38, "Snare", "drums")], Groove.Swing("Lilt", 960, 0.6)),
         _ => new PatchContent(new(InstrumentCatalogue.Undertow, "Murk", Map<double>.Empty)),
     };
 }

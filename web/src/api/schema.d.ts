@@ -740,7 +740,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ProposedPlace"];
+                        "application/json": components["schemas"]["NewPlace"];
                     };
                 };
             };
@@ -5632,6 +5632,10 @@ export interface components {
             song: string;
             act?: null | string;
         };
+        NewPlace: {
+            under: null | components["schemas"]["ChannelId"];
+            first: components["schemas"]["Channel"][];
+        };
         NewRender: {
             document: string;
             act: string;
@@ -5996,9 +6000,6 @@ export interface components {
             standsInOnly: boolean;
             parameters: components["schemas"]["ParameterView"][];
         };
-        ProposedPlace: {
-            under: null | components["schemas"]["ChannelId"];
-        };
         ReadValue: {
             /** Format: double */
             value: number;
@@ -6212,7 +6213,7 @@ export interface components {
             };
         };
         /** @enum {unknown} */
-        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip" | "chain";
+        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip" | "chain" | "rhythm";
         ShownController: {
             /** Format: int32 */
             number: number;

@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { ChannelKind, Edit } from '@/api/types'
+import type { Channel, ChannelKind, Edit } from '@/api/types'
 import type { components } from '@/api/schema'
 
 export type Change = components['schemas']['ChangeView']
@@ -25,10 +25,13 @@ export function changesSince(id: string, since: number): Promise<Change> {
   return asked(api.GET('/api/documents/{id}/changes', { params: { path: { id }, query: { since } } }))
 }
 
-/** Where a new channel would go. */
-export async function newPlaceOf(id: string, kind: ChannelKind, chosen?: string) {
+/** Where a new channel would go, and what has to be made for that first. */
+export function newPlaceOf(id: string, kind: ChannelKind, chosen?: string) {
   const ask = { params: { path: { id }, query: { kind, chosen } } }
-  return (await asked(api.GET('/api/documents/{id}/new-place', ask))).under ?? undefined
+  return asked(api.GET('/api/documents/{id}/new-place', ask)) as unknown as Promise<{
+    under: string | null
+    first: Channel[]
+  }>
 }
 
 export function previewOf(id: string, act: string, edits: Edit[]) {

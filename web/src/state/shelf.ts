@@ -67,4 +67,5 @@ export const kindWords: Record<ShelfKind, string> = {
   studio: 'Studio',
   strip: 'Strip',
   chain: 'Chain',
+  rhythm: 'Rhythm',
 }

@@ -18,6 +18,9 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
     /// <summary>What comes before a section; of no meaning for the whole timeline.</summary>
     public RenderLead Lead { get; init; }
 
+    /// <summary>Whether its notes are played live: what goes by them cannot begin before they come, and follows. Never with tapes.</summary>
+    public bool PlayedLive { get; init; }
+
     /// <summary>Whether all meters run on every channel on the way, rather than peak, RMS and correlation alone.</summary>
     public bool MetersInFull { get; init; }
 

@@ -143,5 +143,5 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
     }
 
     private List<long> Hits(NoteTrigger trigger, int lateness) =>
-        [.. Restarts.Of(_template, _notes, _time, trigger).Select(s => Frame(s) + lateness).Distinct().Order()];
+        [.. Restarts.Of(_template, _notes, _time, trigger, request.PlayedLive ? DuckerLaw.GlideMs / 1000 : 0).Select(s => Frame(s) + lateness).Distinct().Order()];
 }

@@ -48,7 +48,7 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
             {
                 Id = Guid.CreateVersion7(clock.GetUtcNow()).ToString("N"),
                 Kind = content.Kind,
-                Name = taken.Contains(name) ? Numbering.Next(name, taken.Contains) : name,
+                Name = Numbering.Free(name, taken.Contains),
                 Revision = 1,
                 Content = ShelfDocument.WriteKept(content),
                 ChangedUtc = Now,

@@ -2,7 +2,7 @@
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { computed, ref, watch } from 'vue'
-import type { ChannelKind, ChannelWish, Source } from '@/api/types'
+import type { Channel, ChannelKind, ChannelWish, Edit, Source } from '@/api/types'
 import { goHome } from '@/parts/home'
 import Picker from '@/parts/Picker.vue'
 import ComesWith from '@/strips/ComesWith.vue'
@@ -31,7 +31,12 @@ let proposal: Promise<void> = Promise.resolve()
 
 const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOnce))
 const feeds = computed(() => catalogue.can(kind.value).feedsASum)
-const sums = computed(() => document.sums.map((r) => ({ value: r.channel.id, text: r.channel.name })))
+/** Buses that are made with the new channel, where it is put under one of them. */
+const first = ref<Channel[]>([])
+const sums = computed(() => [
+  ...first.value.map(({ id, name }) => ({ value: id, text: `${name}, a new bus` })),
+  ...document.sums.map((r) => ({ value: r.channel.id, text: r.channel.name })),
+])
 const kits = computed(() =>
   document.ordered.filter((r) => r.channel.kind === 'instrument' && outputsOf(r.channel.source).length > 1),
 )
@@ -59,9 +64,12 @@ watch(open, (now) => {
 async function propose() {
   const [wanted, id] = [kind.value, document.head?.id]
   under.value = ''
+  first.value = []
   if (!id) return
   const place = await newPlaceOf(id, wanted, document.selectedId).catch(() => undefined)
-  if (wanted === kind.value && open.value) under.value ||= place ?? ''
+  if (!place || wanted !== kind.value || !open.value) return
+  first.value = place.first
+  under.value ||= place.under ?? ''
 }
 
 watch(kind, () => (proposal = propose()))
@@ -91,11 +99,18 @@ const wishes = computed(() => [
   ...names.value.slice(1).map((name) => ({ ...wish.value, name, input: null, output: null })),
 ])
 
+/** What a new one comes with is told of its place as far as that is there. */
+const told = computed(() => wishes.value.map((w) => (document.rows.has(w.under ?? '') ? w : { ...w, under: null })))
+
 async function add() {
   await proposal
-  const ids = await document.make(wishes.value.map((wish) => ({ type: 'make-channel' as const, wish })))
+  const before = first.value.filter((c) => c.id === under.value)
+  const ids = await document.make([
+    ...before.map((channel): Edit => ({ type: 'add-channel', channel })),
+    ...wishes.value.map((wish) => ({ type: 'make-channel' as const, wish })),
+  ])
   if (!ids) return
-  made = ids[0]
+  made = ids[before.length]
   open.value = false
 }
 
@@ -173,7 +188,7 @@ function chooseMade() {
       <label
         >Name<input v-model="name" class="field" maxlength="2000" placeholder="by what it is; several are parted by ;"
       /></label>
-      <ComesWith v-if="open" :wishes="wishes" />
+      <ComesWith v-if="open" :wishes="told" />
       <label class="bare"><input v-model="bare" type="checkbox" /> Bare, without its default strip</label>
       <DialogEnds
         :trouble="document.refusal?.sentence"

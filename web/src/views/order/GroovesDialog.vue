@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { noteValues } from './noteValues'
 import { api, asked, sentenceOf, upload } from '@/api/client'
 import type { Groove, ShelfPart } from '@/api/types'
+import FromShelf from '@/parts/FromShelf.vue'
 import Icon from '@/parts/Icon.vue'
 import KeepOnShelf from '@/parts/KeepOnShelf.vue'
 import { useDocument } from '@/state/document'
-import { useShelf } from '@/state/shelf'
 
 /** The grooves of a template: swing by its percentage, or the feel of a MIDI file. */
 const open = defineModel<boolean>('open', { required: true })
@@ -18,31 +18,14 @@ const step = ref(480)
 const percent = ref(58)
 const trouble = ref<string>()
 
-const shelf = useShelf()
 const keeping = ref(false)
 const part = ref<ShelfPart>()
-const shelved = computed(() => shelf.ofKind('groove'))
 const partOf = (groove: string): ShelfPart => ({
   document: document.head!.id,
   kind: 'groove',
   place: groove,
   name: groove,
 })
-watch(open, (is) => is && void shelf.look().catch(() => undefined))
-
-async function fromShelf(event: Event) {
-  const list = event.target as HTMLSelectElement
-  const item = list.value
-  list.value = ''
-  if (!item || !document.head) return
-  try {
-    const taken = await shelf.taking(document.head.id, item)
-    if (!(await document.edit(taken.edits))) trouble.value = document.refusal?.sentence
-  } catch (error) {
-    trouble.value = sentenceOf(error)
-  }
-}
-
 const title = computed(() => name.value.trim() || `Swing ${percent.value}`)
 
 async function keep(groove: Promise<Groove>) {
@@ -100,12 +83,7 @@ function forget(groove: string) {
       </li>
     </ul>
     <p v-if="!document.head?.grooves.length" class="faint">None yet: every starter plays straight.</p>
-    <label v-if="shelved.length" class="from"
-      >From the shelf<select class="field" aria-label="From the shelf" value="" @change="fromShelf">
-        <option value="">choose…</option>
-        <option v-for="item in shelved" :key="item.id" :value="item.id">{{ item.name }}, {{ item.words }}</option>
-      </select></label
-    >
+    <div class="from"><FromShelf kind="groove" label="From the shelf" :onto="null" @trouble="trouble = $event" /></div>
     <form class="form" @submit.prevent="swing">
       <div class="pair">
         <label>Name<input v-model="name" class="field" maxlength="40" :placeholder="title" @keydown.stop /></label>

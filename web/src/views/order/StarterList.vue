@@ -3,8 +3,10 @@ import { ref, useTemplateRef } from 'vue'
 import MidiDialog from './MidiDialog.vue'
 import StepsDialog from './steps/StepsDialog.vue'
 import { sentenceOf, upload } from '@/api/client'
-import type { Channel, MidiAnswer, Pattern } from '@/api/types'
+import type { Channel, MidiAnswer, Pattern, ShelfPart } from '@/api/types'
+import FromShelf from '@/parts/FromShelf.vue'
 import Icon from '@/parts/Icon.vue'
+import KeepOnShelf from '@/parts/KeepOnShelf.vue'
 import { useDocument } from '@/state/document'
 
 /** The patterns that wait on an instrument or a notes channel. */
@@ -18,6 +20,8 @@ const choosing = ref(false)
 const stepping = ref(false)
 /** The starter that is set by steps; none for a new one. */
 const stepped = ref<Pattern>()
+const keeping = ref(false)
+const part = ref<ShelfPart>()
 
 async function readMidi(files: FileList | null | undefined) {
   over.value = false
@@ -36,6 +40,11 @@ async function readMidi(files: FileList | null | undefined) {
 function setSteps(of?: Pattern) {
   stepped.value = of
   stepping.value = true
+}
+
+function keep({ name }: Pattern) {
+  part.value = { document: document.head!.id, kind: 'rhythm', place: `${props.channel.id}/${name}`, name }
+  keeping.value = true
 }
 
 function removePattern(name: string) {
@@ -76,6 +85,14 @@ function removePattern(name: string) {
       >
       <button
         type="button"
+        class="plain bare small"
+        :aria-label="`Keep ${pattern.name} on the shelf`"
+        @click="keep(pattern)"
+      >
+        Keep…
+      </button>
+      <button
+        type="button"
         class="plain bare"
         :aria-label="`Remove ${pattern.name}`"
         @click="removePattern(pattern.name)"
@@ -86,9 +103,11 @@ function removePattern(name: string) {
     <p v-if="channel.patterns.length === 0" class="faint">
       Nothing of its own to play yet. Set steps, or drop a MIDI file here.
     </p>
+    <FromShelf kind="rhythm" label="A rhythm of the shelf" :onto="channel.id" @trouble="trouble = $event" />
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
   </section>
   <StepsDialog v-model:open="stepping" :channel="channel" :pattern="stepped" />
+  <KeepOnShelf v-model:open="keeping" :part="part" />
   <MidiDialog v-model:open="choosing" :channel="channel" :answer="answer" />
 </template>
 

@@ -26,6 +26,8 @@ const notes = ref<Note[]>([])
 const velocity = ref(100)
 const length = ref(50)
 const row = ref<number>()
+/** Of the channel, and so of all its starters; empty for straight. */
+const groove = ref('')
 const trouble = ref<string>()
 const mostBars = 8
 /** A starter of several sections stays in them. */
@@ -36,6 +38,7 @@ watch(open, async (now) => {
   if (!now || !document.head) return
   trouble.value = undefined
   section.value = several.value ? asIs : (props.pattern?.sections[0] ?? '')
+  groove.value = props.channel.groove ?? ''
   notes.value = props.pattern ? [...props.pattern.notes] : []
   name.value = props.pattern?.name ?? freshName()
   standing.value = undefined
@@ -102,6 +105,9 @@ async function keep() {
     [
       ...(renamed ? [{ type: 'remove-pattern' as const, channel: props.channel.id, name: props.pattern!.name }] : []),
       { type: 'put-pattern', channel: props.channel.id, pattern },
+      ...(groove.value !== (props.channel.groove ?? '')
+        ? [{ type: 'set-groove' as const, channel: props.channel.id, groove: groove.value || null }]
+        : []),
     ],
     props.channel.id,
   )
@@ -136,6 +142,12 @@ async function keep() {
         <label
           >A step is<select v-model.number="stepTicks" class="field">
             <option v-for="[ticks, called] in noteValues" :key="ticks" :value="ticks">{{ called }}</option>
+          </select></label
+        >
+        <label v-if="document.head?.grooves.length"
+          >Groove<select v-model="groove" class="field" :title="`Every starter of ${channel.name} follows it`">
+            <option value="">straight</option>
+            <option v-for="g in document.head.grooves" :key="g.name" :value="g.name">{{ g.name }}</option>
           </select></label
         >
         <div class="labelled">
@@ -194,14 +206,8 @@ async function keep() {
 <style scoped>
 .head {
   display: grid;
-  grid-template-columns: 2fr 1.4fr 0.7fr 1.2fr 0.8fr 0.8fr;
+  grid-template-columns: repeat(auto-fit, minmax(92px, 1fr));
   gap: 12px;
-}
-
-@media (max-width: 700px) {
-  .head {
-    grid-template-columns: 1fr 1fr;
-  }
 }
 
 .figures {
