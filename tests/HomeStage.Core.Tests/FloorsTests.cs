@@ -33,6 +33,7 @@ public class FloorsTests
         ["Machines", "Shelf", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
         ["Soundcheck", "LineChecks", "Cabled", "Ducking", "Sends"],
+        ["Casting"],
     ];
 
     private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];

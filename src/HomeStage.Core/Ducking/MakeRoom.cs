@@ -37,7 +37,7 @@ public sealed record MakeRoom(Sequence<Edit> Edits, IReadOnlyList<(ChannelId Cha
             return (null, unclear);
         if (new TimeMap(template.Timeline).Find(section) is not { } placed)
             return (null, new Refusal.Missing("section", section, "on the timeline"));
-        var work = new Work(template);
+        var work = new GatheredEdits(template);
         var follows = ask.Trigger is { } there ? Following.One(there) : ask.ByNotes ? Following.Notes(ask.New) : Following.Nobody;
         if (follows == Following.Nobody)
         {
@@ -60,11 +60,11 @@ public sealed record MakeRoom(Sequence<Edit> Edits, IReadOnlyList<(ChannelId Cha
                 answers.Add((way.Channel, answer));
         }
 
-        return (new(work.Edits.ToSequence(), answers), null);
+        return (new(work.Edits, answers), null);
     }
 
     /// <summary>Puts a ducker that follows onto a channel where there is none yet.</summary>
-    private static Refusal? Keyed(Work work, ChannelId id, Following follows, bool byNotes)
+    private static Refusal? Keyed(GatheredEdits work, ChannelId id, Following follows, bool byNotes)
     {
         if (!work.Now.Channels.TryGet(id, out var channel))
             return new Refusal.UnknownChannel(id);
@@ -96,26 +96,5 @@ public sealed record MakeRoom(Sequence<Edit> Edits, IReadOnlyList<(ChannelId Cha
             : new(null, NoteTrigger.Plain with { EveryQuarters = wish.EveryQuarters });
 
         public bool IsHeardBy(NoteTrigger? other) => Trigger is { } mine && other is not null && other with { Curve = mine.Curve } == mine;
-    }
-
-    /// <summary>Edits as they are gathered, and what they have made so far.</summary>
-    private sealed class Work(Template template)
-    {
-        public Template Now { get; private set; } = template;
-
-        public List<Edit> Edits { get; } = [];
-
-        public Refusal? Do(IEnumerable<Edit> edits)
-        {
-            foreach (var edit in edits)
-            {
-                if (edit.ApplyTo(Now) is not EditResult.Applied applied)
-                    return ((EditResult.Refused)edit.ApplyTo(Now)).Why;
-                Now = applied.Template;
-                Edits.Add(edit);
-            }
-
-            return null;
-        }
     }
 }

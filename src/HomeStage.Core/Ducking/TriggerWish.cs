@@ -21,6 +21,9 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
     /// <summary>Which of the notes, by MIDI number: some pieces of a kit; none for all of them.</summary>
     public Sequence<int> Numbers { get; init; } = [];
 
+    /// <summary>What it is called; null for what it strikes with.</summary>
+    public string? Name { get; init; }
+
     /// <returns>What is wrong with it, or null.</returns>
     public Refusal? Check(Template template) =>
         !(EveryQuarters is > 0 and <= 64) ? new Refusal.OutOfRange("How often the trigger strikes", EveryQuarters, 0, 64, "quarter notes")
@@ -35,7 +38,7 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
     public (ChannelId Id, IReadOnlyList<Edit> Edits) Made(Template template)
     {
         var played = With is { } id ? template.Channels[id] : null;
-        var made = ChannelFactory.Make(template, new(ChannelKind.Trigger) { Name = played is null ? null : Titled(played.Name) });
+        var made = ChannelFactory.Make(template, new(ChannelKind.Trigger) { Name = Name ?? (played is null ? null : Titled(played.Name)) });
         made = made with { Stages = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.BehindTheCurtain))) };
         if (played is null)
             return (made.Id, [new AddChannel(made with { Patterns = [Beats()] })]);

@@ -9,6 +9,10 @@ public static class RoleReader
     private static readonly string[] Vague = [RoleNames.Unknown, "percussion", "drum-bus"];
 
     private const double LeastSure = 0.5;
+    private const int Remembered = 4096;
+
+    private static readonly RememberedNames<RoleGuess> Known = new(Remembered, name => Read(name, RoleRules.Decide));
+    private static readonly RememberedNames<RoleGuess> KnownPlayed = new(Remembered, Played);
 
     /// <returns>The role of a name that says something particular; null for one that could be anything among drums.</returns>
     public static string? ParticularOf(string name) => Read(name).Role is var role && Vague.Contains(role) ? null : role;
@@ -16,10 +20,12 @@ public static class RoleReader
     /// <summary>Whether a person should be asked, however many other words stand beside: the name leans on one letter or on a word with many meanings.</summary>
     internal static bool IsFaint(string name) => RoleRules.Decide(new(JoinedWords.Of(NameWords.Of(name)))).Sureness < LeastSure;
 
-    public static RoleGuess Read(string name) => Read(name, RoleRules.Decide);
+    public static RoleGuess Read(string name) => Known.Of(name);
 
     /// <summary>The same of something that is played: a church organ is an organ, and a spring guitar a guitar.</summary>
-    internal static RoleGuess ReadPlayed(string name)
+    internal static RoleGuess ReadPlayed(string name) => KnownPlayed.Of(name);
+
+    private static RoleGuess Played(string name)
     {
         var read = Read(name);
         return read.Family == "returns" && Read(name, RoleRules.Sound) is { Role: not RoleNames.Unknown } sound ? sound : read;
