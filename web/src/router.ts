@@ -69,6 +69,13 @@ export const router = createRouter({
       props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
       meta: { title: 'Movement' },
     })),
+    ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/cast`,
+      name: `${kind}-cast`,
+      component: () => import('@/views/cast/CastView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Cast list' },
+    })),
     { path: '/shelf', name: 'shelf', component: () => import('@/views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     {
       path: '/studio',

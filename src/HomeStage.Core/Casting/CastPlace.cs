@@ -27,6 +27,8 @@ internal sealed record CastPlace(int? Under, string Name, ChannelKind? Kind = nu
     /// <summary>Whether effects stand here.</summary>
     public bool IsOfReturns => _role.Role == "return-bus" || _role.Family == "returns";
 
+    public bool IsOfInstruments => _role.Family == "instruments";
+
     public bool IsOfDrums => _role.Family is "drums" or "percussion";
 
     /// <returns>Null for a heading that names a bus.</returns>

@@ -200,7 +200,7 @@ public static partial class CastReader
         private static string MachineName(CastPlace place) => $"{(place.Name.Length > 0 ? CastNumbers.Single(place.Name) : "Drum")} machine";
 
         private static bool ArePads(Part item, CastPlace place, CastDetails all) =>
-            item is { Quoted: false, Names.Count: > 1 } && NameWords.Of(item.Names[0]) is [.., "pad", "1"] && (place.IsOfDrums || (item.Said.Jacks ?? all.Jacks) is not null);
+            item is { Quoted: false, Names.Count: > 1 } && NameWords.Of(item.Names[0]) is [.., "pad", "1"] && (place.IsOfDrums || (item.Said.Jacks ?? all.Jacks) is not null || (item.Names.Count >= FewestOfAMachine && !place.IsOfInstruments));
 
         /// <summary>Several microphones at one thing are as many channels.</summary>
         private static IEnumerable<string> Voiced(Part item) => item.Said.Microphones is { } count
@@ -301,6 +301,9 @@ public static partial class CastReader
         }
 
         private const int UsualBars = 8;
+
+        /// <summary>So many pads are those of a machine wherever they stand, but for the keys, where they are sounds.</summary>
+        private const int FewestOfAMachine = 5;
 
         private void Mark(CastSpan at, string sentence) => _marks.Add(new(at, sentence));
     }

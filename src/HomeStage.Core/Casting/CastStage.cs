@@ -1,4 +1,5 @@
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
 using HomeStage.Core.Defaults;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
@@ -21,7 +22,10 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
     private readonly Dictionary<string, List<Channel>> _there = ByName(template);
     private readonly Dictionary<string, CastEntry> _was = was?.Entries.GroupBy(e => e.Name, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First(), StringComparer.OrdinalIgnoreCase) ?? [];
     private readonly HashSet<ChannelId> _made = [];
+    /// <summary>By what several are told to take: the one that is heard there.</summary>
+    private readonly Dictionary<int, ChannelId> _heard = [];
     private readonly Dictionary<ChannelId, int> _takeInputs = [];
+    private int _nextInput = ChannelFactory.NextInput(template);
 
     /// <summary>By entry the channel that it is; null for what could not be.</summary>
     public IReadOnlyList<ChannelId?> Channels => _channels;
@@ -30,6 +34,8 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
     public void Stand(CastSheet sheet, CancellationToken cancellation)
     {
         _channels = [.. sheet.Entries.Select(_ => (ChannelId?)null)];
+        // What says nothing of its input takes one that nobody else is told to take.
+        _nextInput = Math.Max(_nextInput, 1 + sheet.Entries.Select(e => Math.Max(e.Details.Input ?? 0, e.Details.SecondInput ?? 0)).DefaultIfEmpty(0).Max());
         var first = sheet.Entries.Select((entry, index) => (entry, index)).Where(x => x.entry.Kind == ChannelKind.Return).SelectMany(x => Above(sheet, x.index)).Distinct().Order().ToList();
         foreach (var index in first.Concat(Enumerable.Range(0, sheet.Entries.Count).Except(first)))
         {
@@ -147,7 +153,8 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
         if (entry.Kind == ChannelKind.Split && played?.Source is not InstrumentSource { Outputs.Count: > 1 })
             return new Refusal.Missing("instrument with several outputs", said.SplitOf ?? "", "of which it could be a split");
         var isTake = entry.Kind == ChannelKind.Audio && RoleReader.Read(entry.Name).Role == "take";
-        var input = said.Input ?? (isTake && under is { } of && _takeInputs.TryGetValue(of, out var shared) ? shared : null);
+        var input = entry.Kind != ChannelKind.Audio ? (int?)null
+            : said.Input ?? (isTake && under is { } of && _takeInputs.TryGetValue(of, out var shared) ? shared : Math.Min(_nextInput++, InputSource.Last));
         var wish = new ChannelWish(entry.Kind)
         {
             Name = entry.Name,
@@ -162,14 +169,24 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
             return wrong;
         var made = next is { } behind ? work.Now.Channels[work.Now.Channels.IndexOf(behind) - 1] : work.Now.Channels[^1];
         // All takes of one part are sung into the same input.
-        if (isTake && under is { } bus && made.Source is InputSource taken)
-            _takeInputs.TryAdd(bus, taken.First);
+        if (isTake && under is { } bus && made.Source is InputSource sung)
+            _takeInputs.TryAdd(bus, sung.First);
         var besides = new List<Edit>();
-        if (said.SecondInput is { } second && made.Source is InputSource source && source.Second != second)
-            besides.Add(new TakeInput(made.Id, source with { Second = second }));
+        if (made.Source is InputSource source && Besides(made.Id, source, said.SecondInput) is var taken && taken != source)
+            besides.Add(new TakeInput(made.Id, taken));
+        if (entry is { Kind: ChannelKind.Bus, Under: null })
+            besides.Add(new SetHue(made.Id, FamilyHues.Of(ChannelRole.Of(made).Family) ?? FamilyHues.Another([.. work.Now.Channels.Select(c => c.HueDegrees).OfType<double>()])));
         if (said.Spare)
             besides.Add(new SetSpare(made.Id, true));
         return work.Do(besides);
+    }
+
+    /// <summary>Of several that share an input the first is heard and armed; the others are when their turn comes.</summary>
+    private InputSource Besides(ChannelId id, InputSource source, int? second)
+    {
+        var taken = source with { Second = second ?? source.Second };
+        var isFirst = (_heard.TryAdd(taken.First, id) || _heard[taken.First] == id) && (taken.Second is not { } other || _heard.TryAdd(other, id) || _heard[other] == id);
+        return isFirst ? taken : taken with { Monitored = false, Armed = false };
     }
 
     /// <summary>Before which channel a new one stands: behind the one before it in the list where that was there already, else before the next that is there.</summary>

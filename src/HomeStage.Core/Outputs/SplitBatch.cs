@@ -1,3 +1,4 @@
+using HomeStage.Core.Colours;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
@@ -13,8 +14,6 @@ namespace HomeStage.Core.Outputs;
 /// which sounds the same. Where several share a jack, its split stands in their middle, and each keeps where it stood.</remarks>
 public sealed class SplitBatch
 {
-    private const double DrumsHueDegrees = 38;
-
     private readonly List<Edit> _edits = [];
     private readonly ChannelId _player;
     private readonly OutputPlan _plan;
@@ -121,7 +120,7 @@ public sealed class SplitBatch
         var bus = Fresh(name);
         Do(new BusAround([_player, .. Splits().Where(s => s.Destination == to).Select(s => s.Id)], bus, name));
         // Its splits and sums take theirs from it.
-        Do(new SetHue(bus, DrumsHueDegrees));
+        Do(new SetHue(bus, FamilyHues.Of("drums")));
     }
 
     private static bool IsDrumBus(Channel channel) => channel.Kind == ChannelKind.Bus && ChannelRole.Of(channel).Role != "mix-bus" && channel.Id != EmptyStage.MixBus;
@@ -172,7 +171,7 @@ public sealed class SplitBatch
         var families = Splits().ToLookup(s => FamilyOf(laid, s));
         foreach (var family in families.Where(f => f.Key.Length > 0))
         {
-            var name = FamilyTree.Spoken(family.Key);
+            var name = SumName(family.Key, family.Any(s => s.Name == FamilyTree.Spoken(family.Key)));
             var sum = _template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Bus && c.Name == name && c.Destination == bus);
             var loose = family.Where(s => s.Destination == bus).Select(s => s.Id).ToSequence();
             if (sum is not null)
@@ -187,9 +186,12 @@ public sealed class SplitBatch
                 Do(new RemoveChannel(plain.Id));
     }
 
+    /// <param name="isTaken">Whether one of those in it is called after the family already: a snare beside its rim.</param>
+    private static string SumName(string family, bool isTaken) => isTaken ? $"{FamilyTree.Spoken(family)} sum" : FamilyTree.Spoken(family);
+
     private static bool IsPlainSum(Channel channel, ChannelId? bus, Kit kit) =>
         channel is { Kind: ChannelKind.Bus, Inserts.Count: 0, Sends.Count: 0, Feeds.Count: 0, Shapes.Count: 0, Note.Length: 0, Muted: false } && channel.Destination == bus
-        && channel.Level == default && kit.Lines.Any(l => FamilyTree.Parts(l.Family) is { Count: > 1 } parts && FamilyTree.Spoken(parts[1]) == channel.Name);
+        && channel.Level == default && kit.Lines.Any(l => FamilyTree.Parts(l.Family) is { Count: > 1 } parts && (channel.Name == SumName(parts[1], false) || channel.Name == SumName(parts[1], true)));
 
     /// <returns>The second part of the family that all pieces of a split share; empty for none.</returns>
     private static string FamilyOf(Kit kit, Channel split)

@@ -42,7 +42,7 @@ internal static class TradeWords
         "strings: strings string str violin violins vln vlns viola violas vla vlas cello celli vc vcs contrabass fiddle harp pizz quartet qtet",
         "winds: winds wind flute flutes fl flugel sax saxophone tpt trumpet trumpets trombone tbn bone bones horn horns hrn hrns brass clarinet clar oboe bassoon tuba picc piccolo recorder whistle harmonica",
         "voice: vox vocal vocals voc vocs voice vx narrator narration singer speech spoken rap rapper vo whisper whispers adlib adlibs",
-        "voices: voices vocalists singers",
+        "voices: voices vocalists singers singing",
         "lv: lv lvox leadvox leadvocal ldvox",
         "bv: bv bvs bvox bgv bgvs bgs bvoc backing backings background bkg bkgs choir gang crowd shout ooh oohs aah aahs ahh ahhs stack stacks",
         "harmony: harm harms harmony harmonies",

@@ -85,6 +85,7 @@ internal static class DocumentApi
         group.MapOutputs();
         group.MapKitSwaps();
         group.MapInputs();
+        group.MapCast();
     }
 
     private static Results<Ok<ChangeView>, ProblemHttpResult> Answer(StoreAnswer answer, RowBook book) =>

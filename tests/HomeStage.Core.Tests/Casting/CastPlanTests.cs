@@ -1,8 +1,12 @@
 using HomeStage.Core.Casting;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
+using HomeStage.Core.Roles;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 
@@ -26,7 +30,7 @@ public class CastPlanTests
         Assert.Empty(plan.Marks);
         Assert.Empty(plan.Left);
         Assert.Equal(plan.After, Assert.IsType<BatchResult.Applied>(Batch.Apply(Empty, plan.Edits)).Template);
-        var singer = Named(plan, "Singer 2");
+        var singer = Named(plan, "Singer 1");
         Assert.Equal((ChannelKind.Audio, "Voices", new InputSource(1, null, true, true), ChannelFormat.Mono), (singer.Kind, plan.After.Channels[singer.Destination!.Value].Name, singer.Source, singer.Format));
         // Voices have what voices have by default, and every return in place, closed, though the returns come later in the list.
         Assert.Contains(singer.Inserts, i => i.Processor == ProcessorCatalogue.PitchCorrection);
@@ -40,6 +44,39 @@ public class CastPlanTests
         Assert.Equal((Named(plan, "Spring").Id, true), (Named(plan, "Slap").Sends.Single().To, Named(plan, "Slap").Sends.Single().Open));
         Assert.Equal(-4, Named(plan, "Sub").Level.Value);
         Assert.Equal(plan.After.Channels.Count - Empty.Channels.Count, plan.Made.Count);
+    }
+
+    /// <summary>Who shares an input takes turns: one of them is heard and armed. Takes are sung into one; who says nothing takes one of their own.</summary>
+    [Fact]
+    public void Inputs_AreHeardOnce_AndNobodyTakesWhatAnotherIsTold()
+    {
+        var plan = CastPlan.Of(Empty, "Fiddles: fiddle (audio), viola inputs 3 and 4\nVoices: alto, tenor; mono; input 1\n  Narrator: three takes\nHum: hum input 4");
+
+        InputSource Of(string name) => (InputSource)Named(plan, name).Source!;
+        Assert.Equal([5, 6, 6, 6], new[] { "Fiddle", "Narrator take 1", "Narrator take 2", "Narrator take 3" }.Select(n => Of(n).First));
+        Assert.Equal(["Alto", "Fiddle", "Narrator take 1", "Viola"], plan.After.Channels.Where(c => c.Source is InputSource { Monitored: true, Armed: true }).Select(c => c.Name).Order());
+        Assert.DoesNotContain(plan.After.Acts.SelectMany(a => Report.Of(plan.After, a.Id).Open), f => f.Rule == "input-shared");
+    }
+
+    [Fact]
+    public void Buses_HaveTheHueOfTheirFamily_AndOthersOneOfTheirOwn()
+    {
+        var plan = CastPlan.Of(Empty, "Voices: a\n  Choir: b\nOddities: c\nReturns: hall");
+
+        Assert.Equal([FamilyHues.Of("voices"), FamilyHues.Of("returns"), null], new[] { "Voices", "Returns", "Choir" }.Select(n => Named(plan, n).HueDegrees));
+        Assert.All([FamilyHues.Of("voices")!.Value, FamilyHues.Of("returns")!.Value], taken => Assert.InRange(Math.Abs(Named(plan, "Oddities").HueDegrees!.Value - taken), 60, 300));
+        Assert.All(RoleNames.Families, f => Assert.False(FamilyHues.Of(f) is { } hue && Palette.IsLamps(hue)));
+    }
+
+    /// <summary>A machine whose snare has a rim beside it: their sum is called otherwise, and what strikes with a machine without notes is no fault.</summary>
+    [Fact]
+    public void WhatALongListMakes_HasNothingAboveAHint()
+    {
+        var plan = CastPlan.Of(Empty, CastExample.Text);
+
+        Assert.Empty(plan.Marks);
+        Assert.Equal([], plan.After.Acts.SelectMany(a => Report.Of(plan.After, a.Id).Open).Where(f => f.Severity != Severity.Hint).Select(f => f.Sentence));
+        Assert.Contains(plan.After.Channels, c => c is { Kind: ChannelKind.Bus, Name: "Snare sum" });
     }
 
     /// <summary>What makes room is solved on its detector: as deep as asked, back by the note value asked (4/4 at 120: an eighth is 250 ms).</summary>

@@ -85,6 +85,7 @@ public class CastReaderTests
     [Theory]
     [InlineData("Drums: eleven pads, mono jacks", 11, ChannelFormat.Mono)]
     [InlineData("Percussion: 3 pads", 3, null)]
+    [InlineData("Sticks: five pads", 5, null)]
     [InlineData("Boxes: thump, tick, hiss; stereo jacks", 3, ChannelFormat.Stereo)]
     public void PadsAndJacks_AreOneMachine(string text, int pieces, ChannelFormat? jacks)
     {
@@ -93,6 +94,11 @@ public class CastReaderTests
         Assert.Equal((pieces, jacks, ChannelKind.Instrument), (machine.PieceCount, machine.Details.Jacks, machine.Kind));
         Assert.Equal(pieces, machine.Pieces!.Split(", ").Length);
     }
+
+    [Theory]
+    [InlineData("Keys: six pads")]
+    [InlineData("Fog: four pads")]
+    public void PadsElsewhere_AreSounds(string text) => Assert.All(CastReader.Read(text).Entries.Skip(1), e => Assert.Null(e.Pieces));
 
     [Fact]
     public void TheTimeline_IsSaidInLinesOfItsOwn()

@@ -2605,6 +2605,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/cast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ListView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ListRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/cast/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ListRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StageView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates": {
         parameters: {
             query?: never;
@@ -3996,6 +4099,36 @@ export interface components {
             name: string;
             format: components["schemas"]["ChannelFormat"];
             carries: string[];
+        };
+        CastCompletion: {
+            text: string;
+            /** Format: int32 */
+            replaces: number;
+        };
+        CastMark: {
+            at: components["schemas"]["CastSpan"];
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        CastRowState: "there" | "new" | "changed";
+        CastRowView: {
+            id: string;
+            name: string;
+            kind: components["schemas"]["ChannelKind"];
+            /** Format: int32 */
+            depth: number;
+            strip: string[];
+            about: string;
+            colour: null | components["schemas"]["ChannelColour"];
+            state: components["schemas"]["CastRowState"];
+        };
+        CastSpan: {
+            /** Format: int32 */
+            line?: number;
+            /** Format: int32 */
+            start?: number;
+            /** Format: int32 */
+            length?: number;
         };
         CatalogueView: {
             processors: components["schemas"]["ProcessorView"][];
@@ -5416,6 +5549,18 @@ export interface components {
             missing: unknown[];
             twice: unknown[];
         };
+        ListRequest: {
+            text: string;
+            was?: null | string;
+            /** Format: int32 */
+            line?: null | number;
+            /** Format: int32 */
+            column?: null | number;
+        };
+        ListView: {
+            text: string;
+            example: string;
+        };
         /**
          * @default after-fader
          * @enum {unknown}
@@ -6176,6 +6321,13 @@ export interface components {
             /** @default true */
             open: boolean;
         };
+        SetView: {
+            /** Format: int32 */
+            revision: number;
+            edits: components["schemas"]["Edit"][];
+            marks: components["schemas"]["CastMark"][];
+            left: string[];
+        };
         SettleRequest: {
             kit: components["schemas"]["Kit"];
             choice: components["schemas"]["JackChoice"];
@@ -6300,6 +6452,15 @@ export interface components {
         };
         /** @enum {unknown} */
         StageState: "on-stage" | "behind-the-curtain" | "in-the-wings";
+        StageView: {
+            /** Format: int32 */
+            revision: number;
+            rows: components["schemas"]["CastRowView"][];
+            marks: components["schemas"]["CastMark"][];
+            left: string[];
+            gone: string[];
+            completions: components["schemas"]["CastCompletion"][];
+        };
         StepFigure: {
             name: string;
             ticks: number[];
@@ -6525,6 +6686,7 @@ export interface components {
             lateQuarters: number;
             with?: null | string;
             numbers?: number[];
+            name?: null | string;
         };
         /** @enum {unknown} */
         Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice" | "number";

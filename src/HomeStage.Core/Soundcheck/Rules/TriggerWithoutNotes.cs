@@ -24,8 +24,13 @@ public sealed class TriggerWithoutNotes : ISoundcheckRule
             yield break;
         var notes = new NoteRoute(template, act);
         foreach (var of in silent.Where(of => notes.Of(of.Key).Count == 0))
-            yield return new(Id, Severity.Warning, [of.Key.Id], $"{of.Key.Name} steers {of.First().Insert.Title()} on {of.First().To.Name} and has no notes to strike with.",
+        {
+            // What strikes with a part strikes once that part is played.
+            var played = template.Channels.FirstOrDefault(c => c.NoteInput?.Layers.Contains(of.Key.Id) == true && c.StageIn(act) != StageState.InTheWings);
+            var (severity, lacks) = played is null ? (Severity.Warning, "has no notes to strike with") : (Severity.Hint, $"strikes with {played.Name}, which has nothing to play yet");
+            yield return new(Id, severity, [of.Key.Id], $"{of.Key.Name} steers {of.First().Insert.Title()} on {of.First().To.Name} and {lacks}.",
                 Beats(template, act, of.Key) is { } beats ? [beats] : []);
+        }
     }
 
     /// <summary>On every beat, where its note processors let that through.</summary>

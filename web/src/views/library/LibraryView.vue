@@ -53,10 +53,10 @@ async function attempt(work: () => Promise<void>) {
   }
 }
 
-function begin() {
+function begin(place: '' | '/cast') {
   return attempt(async () => {
     const made = await asked(api.POST('/api/templates', { body: { name: 'New template' } }))
-    await router.push(`/templates/${made.id}`)
+    await router.push(`/templates/${made.id}${place}`)
   })
 }
 
@@ -185,10 +185,16 @@ onMounted(load)
         @remove="takeAway(template)"
         @recover="rescue(template)"
       />
-      <button type="button" class="empty" @click="begin">
-        <span class="serif">An empty stage</span>
-        <span class="quiet">Begin with a main and a mix bus</span>
-      </button>
+      <div class="beginnings">
+        <button type="button" class="empty" @click="begin('/cast')">
+          <span class="serif">From a cast list</span>
+          <span class="quiet">A page of names becomes a template</span>
+        </button>
+        <button type="button" class="empty" @click="begin('')">
+          <span class="serif">An empty stage</span>
+          <span class="quiet">Begin with a main and a mix bus</span>
+        </button>
+      </div>
     </div>
     <p v-if="shown?.length === 0" class="quiet">
       No template is called that. Try fewer words, or begin with an empty stage.
@@ -233,11 +239,16 @@ onMounted(load)
   gap: 16px;
 }
 
+.beginnings {
+  display: grid;
+  gap: 12px;
+  min-height: 180px;
+}
+
 .empty {
   display: grid;
   place-content: center;
   gap: 4px;
-  min-height: 180px;
   background: none;
   border: 1px dashed var(--line);
   border-radius: 12px;

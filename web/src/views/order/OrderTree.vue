@@ -21,6 +21,7 @@ const props = defineProps<{ search: string; filter: Filter; everything: boolean 
 const document = useDocument()
 const tree = useTree(toRef(props, 'search'), toRef(props, 'filter'), toRef(props, 'everything'))
 const grid = useTemplateRef<HTMLElement>('grid')
+const castPath = computed(() => `/${document.kind}s/${document.head?.id}/cast`)
 const count = computed(() => tree.shown.value.length)
 const seen = useWindow(grid, count, rowPixels, headPixels)
 const choosing = useChoosing(tree, grid, seen.reveal)
@@ -160,7 +161,8 @@ const fold = (row: ChannelRow, on: boolean) => tree.fold(row.channel.id, on)
       }}
     </p>
     <p v-else-if="document.order.length <= 2" class="nothing quiet">
-      An empty stage. Press <b>n</b> to add a bus or an instrument; where a channel stands is where it goes.
+      An empty stage. <RouterLink :to="castPath">Write a cast list</RouterLink>, or press <b>n</b> to add a bus or an
+      instrument; where a channel stands is where it goes.
     </p>
   </div>
 </template>

@@ -12,6 +12,7 @@ defineEmits<{ add: []; check: []; defaults: []; explain: [] }>()
 const document = useDocument()
 const findings = useFindings()
 
+const castPath = computed(() => `/${document.kind}s/${document.head?.id}/cast`)
 const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name ?? '')
 const groups = computed(() => filtersFor(document.ordered, document.act, actName.value, findings.byChannel.size))
 const states = computed(() => {
@@ -31,6 +32,9 @@ const states = computed(() => {
       </optgroup>
     </select>
     <button type="button" class="plain add" @click="$emit('add')"><Icon name="plus" :size="14" /> Add a channel</button>
+    <RouterLink class="plain bare" :to="castPath" title="All channels as a page of names, to be read and written"
+      >Cast list</RouterLink
+    >
     <button
       type="button"
       class="plain bare"
@@ -51,13 +55,15 @@ const states = computed(() => {
       ?
     </button>
     <span class="gap" />
-    <span class="quiet">{{ states['on-stage'] }} on stage</span>
-    <span v-if="states['behind-the-curtain']" class="quiet" title="Behind the curtain: hidden, running"
-      >{{ states['behind-the-curtain'] }} behind</span
-    >
-    <span v-if="states['in-the-wings']" class="wings" title="In the wings: hidden, resting"
-      >{{ states['in-the-wings'] }} in the wings</span
-    >
+    <span class="states">
+      <span class="quiet">{{ states['on-stage'] }} on stage</span>
+      <span v-if="states['behind-the-curtain']" class="quiet" title="Behind the curtain: hidden, running"
+        >{{ states['behind-the-curtain'] }} behind</span
+      >
+      <span v-if="states['in-the-wings']" class="wings" title="In the wings: hidden, resting"
+        >{{ states['in-the-wings'] }} in the wings</span
+      >
+    </span>
     <button
       type="button"
       class="plain bare"
@@ -81,10 +87,13 @@ const states = computed(() => {
 
 .find {
   width: 170px;
+  min-width: 110px;
+  flex-shrink: 0.4;
 }
 
 .narrow {
   width: 140px;
+  min-width: 96px;
 }
 
 .narrow.on {
@@ -100,6 +109,13 @@ const states = computed(() => {
 
 .gap {
   flex: 1;
+}
+
+.states {
+  display: flex;
+  gap: 10px;
+  min-width: 0;
+  overflow: hidden;
 }
 
 .wings {

@@ -1,0 +1,141 @@
+// A page of names becomes a template, and a template a page of names.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, openTemplate, row, settles } from './stage.mjs'
+import { seriousIn } from './serious.mjs'
+
+let stage, page
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+})
+after(() => stage.close())
+
+const list = () => page.getByRole('textbox', { name: 'Cast list' })
+const becomes = () => page.getByRole('region', { name: 'The running order that it makes' })
+const channels = async () => (await stage.get(`/api/documents/${page.url().match(/s\/([^/]+)/)[1]}`)).channels.map((r) => r.channel)
+
+/** Typed by keys, as anybody types; a line counts as one action, as it names one bus. */
+async function type(lines) {
+  await list().click()
+  for (const [i, line] of lines.entries()) {
+    await page.keyboard.type(line)
+    stage.actions.all += 1
+    if (i < lines.length - 1) await page.keyboard.press('Enter')
+  }
+}
+
+test('seven buses with 48 channels, three returns, a trigger and four duckers, in 30 actions', async () => {
+  await page.goto(stage.address)
+  const began = stage.actions.all
+  await page.getByRole('button', { name: 'From a cast list' }).click()
+  await page.getByRole('heading', { name: 'What it becomes' }).waitFor()
+  await type([
+    'Skins: kick, snare, three toms, hats, overheads (audio) stereo, room (audio); makes room for Heart, 2 dB',
+    'Low end: upright bass, sub, fuzz bass; makes room for Heart, 6 dB, back by 1/8',
+    'Keys: piano, two organs, clav, low pad × 4, plinks × 2; makes room for Heart, 4,5 dB, back by 1/8D',
+    'Bowed: four violins, three violas, cello, double bass (instrument)',
+    'Guitars: three electric guitars, acoustic guitar stereo',
+    'Singing: lead voice, double, six answers; mono',
+    'Oddities: riser, whoosh, four tape loops (audio); makes room for Heart',
+    'Returns: cellar 2,1 s, tin 0.9 s, ricochet 1/8 dotted left, 1/4 right, into cellar -9 dB',
+    'Triggers: Heart every beat',
+  ])
+  await becomes().getByRole('row', { name: /^Ricochet/ }).getByText('into Cellar').waitFor()
+  assert.equal(await page.getByRole('list', { name: 'Not understood' }).count(), 0)
+  await page.keyboard.press('Control+Enter')
+  await row(page, 'Mix bus').waitFor()
+  const taken = stage.actions.since(began)
+  console.log(`actions for seven buses with 48 channels, three returns, a trigger and four duckers: ${taken}`)
+  assert.ok(taken <= 30, `${taken} actions`)
+
+  const made = await channels()
+  const named = (name) => made.find((c) => c.name === name)
+  const buses = made.filter((c) => c.kind === 'bus' && c.destination === 'mix-bus' && c.name !== 'Returns')
+  assert.equal(buses.length, 7)
+  assert.equal(made.filter((c) => buses.some((b) => b.id === c.destination)).length, 48)
+  assert.ok(buses.every((b) => typeof b.hueDegrees === 'number'), 'every bus has a colour')
+  assert.equal(new Set(buses.map((b) => b.hueDegrees)).size, 7)
+  assert.deepEqual(named('Ricochet').sends.map((s) => [s.to, s.level, s.open]), [[named('Cellar').id, -9, true]])
+  assert.ok(named('Violin 3').sends.length === 3 && named('Violin 3').sends.every((s) => !s.open))
+  const id = page.url().split('/').at(-1)
+  // The engine, asked beside the screen: as deep as the list says, back by its note values at 120.
+  const { duckers } = await stage.get(`/api/documents/${id}/ducking?act=write`)
+  const asked = { Skins: [2, 250], 'Low end': [6, 250], Keys: [4.5, 375], Oddities: [6, 250] }
+  assert.deepEqual(duckers.map((d) => d.name).sort(), Object.keys(asked).sort())
+  for (const { name, reading } of duckers) {
+    assert.ok(Math.abs(reading.depthDb - asked[name][0]) <= 0.2, `${name}: ${reading.depthDb} dB`)
+    assert.ok(Math.abs(reading.backMs - asked[name][1]) <= 2, `${name}: back after ${reading.backMs} ms`)
+  }
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await settles(async () => (await channels()).length, 2)
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await settles(async () => (await channels()).length, made.length)
+})
+
+test('the list is read back, changed, and put on again; what was set by hand is left and listed', async () => {
+  await page.getByRole('link', { name: 'Cast list' }).click()
+  await settles(async () => (await list().inputValue()).includes('Singing: Lead voice input'), true)
+  assert.deepEqual(await seriousIn(page), [])
+  await page.getByRole('status').getByText('nothing new').waitFor()
+  const id = page.url().match(/s\/([^/]+)/)[1]
+  const tape = (await channels()).find((c) => c.name === 'Tape loop 2')
+  const { revision } = (await stage.get(`/api/documents/${id}`)).head
+  const edits = [{ type: 'set-level', channel: tape.id, level: -4 }]
+  await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision, edits }) })
+  // A second violin fewer, a viola more, and the loops go: one of them was turned down by hand.
+  const text = await list().inputValue()
+  await list().fill(text.replace('Violin 1–4, Viola 1–3', 'Violin 1–3, Viola 1–4').replace(/, Tape loop 1–4[^\n]*/, ''))
+  await page.getByText('Tape loop 2 is in the list no more and stays: its level or pan was set.').waitFor()
+  await becomes().getByRole('row', { name: /^Viola 4/ }).getByText('new').waitFor()
+  await becomes().getByRole('row', { name: /^Violin 4/ }).getByText('goes').waitFor()
+  await page.getByRole('button', { name: 'Set the stage' }).click()
+  await row(page, 'Mix bus').waitFor()
+  const names = (await channels()).map((c) => c.name)
+  assert.deepEqual(['Viola 4', 'Violin 4', 'Tape loop 1', 'Tape loop 2', 'Tape loop 3'].map((n) => names.includes(n)), [true, false, false, true, false])
+})
+
+test('what is not understood is lit, what may follow is offered, and a spreadsheet can be pasted', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'From a cast list' }).click()
+  await page.getByRole('button', { name: 'Begin with this example' }).waitFor()
+  await list().click()
+  await page.keyboard.type('Vo')
+  await page.getByRole('option', { name: 'Voices' }).waitFor()
+  await page.keyboard.press('Tab')
+  await page.keyboard.type(': ')
+  await page.getByRole('option', { name: 'three answers' }).waitFor()
+  await page.keyboard.press('Tab')
+  await settles(() => list().inputValue(), 'Voices: two singers')
+  await page.keyboard.type('; wobbly')
+  await page.locator('mark', { hasText: 'wobbly' }).waitFor()
+  await page.getByText('Line 1: “wobbly” is not understood here').waitFor()
+  await becomes().getByRole('row', { name: /^Singer 2/ }).waitFor()
+
+  await list().fill('')
+  await list().evaluate((field) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', 'Bus\tName\tInput\tWidth\r\nSaws\tRip saw\t3\tmono\r\n\tBand, saw\t5-6\tstereo\r\n')
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+    document.execCommand('insertText', false, data.getData('text/plain'))
+  })
+  await becomes().getByRole('row', { name: /^Band, saw/ }).getByText('inputs 5 and 6').waitFor()
+  await becomes().getByRole('row', { name: /^Rip saw/ }).getByText('input 3, mono').waitFor()
+})
+
+test('any template is read as a list that changes nothing', async () => {
+  for (const name of ['Night Ferry', 'Storm Cue']) {
+    await openTemplate(stage, name)
+    await page.getByRole('link', { name: 'Cast list' }).click()
+    await page.getByRole('heading', { name: 'What it becomes' }).waitFor()
+    await settles(async () => (await list().inputValue()).length > 100, true)
+    await page.getByRole('status').getByText('nothing new').waitFor()
+    assert.equal(await page.getByRole('list', { name: 'Not understood' }).count(), 0)
+    assert.equal(await page.getByRole('list', { name: 'Left as it is' }).count(), 0)
+  }
+})
+
+test('nothing was fetched from elsewhere and nothing went wrong in the console', () => {
+  assert.deepEqual(stage.strangers, [])
+  assert.deepEqual(stage.troubles, [])
+})

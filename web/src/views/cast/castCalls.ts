@@ -1,0 +1,25 @@
+import { api, asked } from '@/api/client'
+import type { CastList, CastSet, CastStage } from '@/api/types'
+
+export interface CastAsk {
+  text: string
+  /** The list as it was read, before somebody changed it. */
+  was: string | null
+  /** Of the caret, from 0. */
+  line: number | null
+  column: number | null
+}
+
+/** The template as a list, and an example of one. */
+export const castOf = (id: string): Promise<CastList> =>
+  asked(api.GET('/api/documents/{id}/cast', { params: { path: { id } } }))
+
+/** What a list would make, without making it. */
+export const castStage = (id: string, body: CastAsk) =>
+  asked(
+    api.POST('/api/documents/{id}/cast/preview', { params: { path: { id } }, body }),
+  ) as unknown as Promise<CastStage>
+
+/** The edits that set the stage, with the duckers solved. */
+export const castSet = (id: string, body: CastAsk) =>
+  asked(api.POST('/api/documents/{id}/cast', { params: { path: { id } }, body })) as unknown as Promise<CastSet>

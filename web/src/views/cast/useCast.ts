@@ -1,0 +1,77 @@
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref, watch, type Ref } from 'vue'
+import { castOf, castSet, castStage } from './castCalls'
+import { sentenceOf } from '@/api/client'
+import type { CastStage } from '@/api/types'
+import { useDocument } from '@/state/document'
+
+const keyPauseMs = 90
+
+/** A list as it is typed, and the running order that it makes. */
+export function useCast(id: Ref<string>) {
+  const document = useDocument()
+  const text = ref('')
+  const caret = ref<{ line: number; column: number }>()
+  const example = ref('')
+  const stage = ref<CastStage>()
+  const trouble = ref<string>()
+  const setting = ref(false)
+  /** The list as it was read; what is not in it any more goes. */
+  const was = ref<string>()
+  let asking = 0
+
+  const ask = computed(() => ({
+    text: text.value,
+    was: was.value || null,
+    line: caret.value?.line ?? null,
+    column: caret.value?.column ?? null,
+  }))
+
+  async function read() {
+    const of = id.value
+    trouble.value = undefined
+    try {
+      const list = await castOf(of)
+      if (of !== id.value) return
+      was.value = text.value = list.text
+      example.value = list.example
+      await look()
+    } catch (error) {
+      trouble.value = sentenceOf(error)
+    }
+  }
+
+  async function look() {
+    const turn = ++asking
+    try {
+      const seen = await castStage(id.value, ask.value)
+      if (turn !== asking) return
+      stage.value = seen
+      trouble.value = undefined
+    } catch (error) {
+      if (turn === asking) trouble.value = sentenceOf(error)
+    }
+  }
+
+  const lookSoon = useDebounceFn(look, keyPauseMs)
+  watch([text, caret], lookSoon)
+  watch(id, read, { immediate: true })
+
+  /** @returns whether the stage is set */
+  async function set(): Promise<boolean> {
+    setting.value = true
+    trouble.value = undefined
+    try {
+      const made = await castSet(id.value, ask.value)
+      if (await document.edit(made.edits)) return true
+      trouble.value = document.refusal?.sentence
+    } catch (error) {
+      trouble.value = sentenceOf(error)
+    } finally {
+      setting.value = false
+    }
+    return false
+  }
+
+  return { text, caret, example, stage, trouble, setting, set, read }
+}
