@@ -123,6 +123,69 @@ test('what is not understood is lit, what may follow is offered, and a spreadshe
   await becomes().getByRole('row', { name: /^Rip saw/ }).getByText('input 3, mono').waitFor()
 })
 
+test('a company with sections, split pads, two microphones, a duet with answers and references, in 40 actions', async () => {
+  await page.goto(stage.address)
+  const began = stage.actions.all
+  await page.getByRole('button', { name: 'From a cast list' }).click()
+  await page.getByRole('button', { name: 'Begin with this example' }).waitFor()
+  await type([
+    'Tempo 88',
+    'Sections: Prologue 4, Quarrel 16, Reprise 8',
+    'Drums: eleven pads, mono jacks',
+    'Bass: upright bass',
+    'Strings: fiddle on two microphones, inputs 5',
+    'Singing: two duettists (lead-voice) inputs 1, three answers input 3 (harmony-voice)',
+    'Returns: vault 2.6 s, tin room 0.4 s',
+    'References: mix × 2',
+  ])
+  await becomes().getByRole('row', { name: /^Answer 3/ }).waitFor()
+  await page.getByRole('button', { name: 'Set the stage' }).click()
+  await row(page, 'Mix bus').waitFor()
+  const taken = stage.actions.since(began)
+  console.log(`actions for a company: ${taken}`)
+  assert.ok(taken <= 40, `${taken} actions`)
+  const made = await channels()
+  const input = (name) => made.find((c) => c.name === name).source.first
+  assert.deepEqual(['Fiddle 1', 'Fiddle 2', 'Duettist 1', 'Duettist 2', 'Answer 1', 'Answer 3'].map(input), [5, 6, 1, 2, 3, 3])
+  assert.equal(made.filter((c) => c.kind === 'split').length, 11)
+  assert.equal(made.filter((c) => c.kind === 'direct').length, 2)
+  // Every voice, string and pad stands before both returns, closed; the bass stays out of them.
+  const sending = made.filter((c) => c.sends.length === 2 && c.sends.every((s) => !s.open)).map((c) => c.name)
+  for (const name of ['Fiddle 1', 'Duettist 2', 'Answer 2', 'Drum machine']) assert.ok(sending.includes(name), name)
+  const { head } = await stage.get(`/api/documents/${page.url().split('/').at(-1)}`)
+  assert.deepEqual(head.timeline.sections.map((s) => [s.name, s.bars]), [['Prologue', 4], ['Quarrel', 16], ['Reprise', 8]])
+})
+
+test('a few answers come to the list, and the list to a template without a fault', async () => {
+  await page.goto(stage.address)
+  const began = stage.actions.all
+  await page.getByRole('button', { name: 'From a cast list' }).click()
+  await page.getByRole('button', { name: 'Ask me instead' }).click()
+  const brief = page.getByRole('form', { name: 'Brief' })
+  await brief.getByLabel('Played by').selectOption({ label: 'Breakwater Kit' })
+  await brief.getByRole('spinbutton', { name: 'Outputs' }).fill('5')
+  await brief.getByLabel('Organs').fill('2')
+  await brief.getByLabel('Singers').fill('3')
+  await brief.getByLabel('Takes of each').fill('2')
+  await brief.getByLabel('plate 1.2 s').check()
+  await brief.getByLabel('Bass', { exact: true }).fill('7.5')
+  await brief.getByLabel('Back by').selectOption({ label: 'dotted eighth' })
+  assert.deepEqual(await seriousIn(page), [])
+  await becomes().getByRole('row', { name: /^Singer 3 take 2/ }).waitFor()
+  await becomes().getByRole('row', { name: /^Bass, / }).or(becomes().getByText('makes room for Kick, 7.5 dB, back by 1/8D')).first().waitFor()
+  await page.getByRole('button', { name: 'Set the stage' }).click()
+  await row(page, 'Mix bus').waitFor()
+  assert.ok(stage.actions.since(began) <= 20, `${stage.actions.since(began)} actions`)
+  const id = page.url().split('/').at(-1)
+  for (const act of ['write', 'record', 'mix']) {
+    const { open } = await stage.get(`/api/documents/${id}/findings?act=${act}`)
+    assert.deepEqual(open.filter((f) => f.severity !== 'hint').map((f) => f.sentence), [])
+  }
+  assert.equal((await channels()).filter((c) => c.kind === 'split').length, 5)
+  const [ducker] = (await stage.get(`/api/documents/${id}/ducking?act=write`)).duckers
+  assert.equal(ducker.name, 'Bass')
+})
+
 test('any template is read as a list that changes nothing', async () => {
   for (const name of ['Night Ferry', 'Storm Cue']) {
     await openTemplate(stage, name)

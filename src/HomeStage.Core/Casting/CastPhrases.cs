@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Writing;
@@ -30,7 +31,7 @@ internal static partial class CastPhrases
         (RoomFor(), (m, d) => d with { RoomFor = CastCuts.Unquoted(m.Groups["who"].Value), RoomDb = d.Db is { } db ? Math.Abs(db) : null, Db = null }),
         (IntoAnother(), (m, d) => Sent(m.Groups["who"].Value, d)),
         (Cut(), (m, d) => Number(m.Groups["hz"].Value) is not { } hz ? null : m.Groups["below"].Success ? d with { LowCutHz = hz } : d with { HighCutHz = hz }),
-        (SplitOver(), (m, d) => CastNumbers.Count(m.Groups["count"].Value) is { } over ? d with { SplitOver = over } : null),
+        (SplitOver(), (m, d) => m.Groups["fully"].Success ? d with { SplitOver = KitRules.MostOutputs } : CastNumbers.Count(m.Groups["count"].Value) is { } over ? d with { SplitOver = over } : null),
         (OffBeat(), (_, d) => d with { OffBeat = true, EveryQuarters = d.EveryQuarters ?? 0 }),
         (EveryBeat(), (m, d) => m.Groups["beat"].Success ? d with { EveryQuarters = 0 } : NoteWords.Read(m.Groups["note"].Value) is { } every ? d with { EveryQuarters = every } : null),
         (Played(), (m, d) => InstrumentCatalogue.All.FirstOrDefault(i => string.Equals(i.Name, m.Groups["by"].Value, StringComparison.OrdinalIgnoreCase)) is { } kind ? d with { Instrument = kind.Id } : null),
@@ -154,7 +155,7 @@ internal static partial class CastPhrases
     [GeneratedRegex(Gap + @"cut\s+(?:(?<below>under|below)|over|above)\s+(?<hz>\d{2,5})(?:\s*hz)?$", Linear)]
     private static partial Regex Cut();
 
-    [GeneratedRegex(Gap + @"split\s+over\s+(?<count>\w+)(?:\s+outputs)?$", Linear)]
+    [GeneratedRegex(Gap + @"split\s+(?:(?<fully>fully)|over\s+(?<count>\w+)(?:\s+outputs)?)$", Linear)]
     private static partial Regex SplitOver();
 
     [GeneratedRegex(Gap + @"off\s+the\s+beat$", Linear)]

@@ -1,5 +1,7 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -16,6 +18,23 @@ public sealed record CastPlan(Sequence<Edit> Edits, Template After, Sequence<Cas
 {
     /// <summary>Whom each channel makes room for, as far as that is only said and not solved yet.</summary>
     public IReadOnlyDictionary<ChannelId, CastDetails> Rooms { get; init; } = new Dictionary<ChannelId, CastDetails>();
+
+    /// <summary>The same with whatever the soundcheck finds wrong above a hint mended, as far as it has a mend for it.</summary>
+    /// <returns>And what was mended, a sentence each.</returns>
+    public (CastPlan Plan, Sequence<string> Mended) Sound()
+    {
+        var work = new GatheredEdits(After);
+        var mended = new List<string>();
+        // A mend may uncover something else; what comes back is left.
+        for (var round = 0; round < MostRounds; round++)
+            foreach (var act in After.Acts)
+                foreach (var finding in Report.Of(work.Now, act.Id).Open.Where(f => f.Severity != Severity.Hint && f.Mends.Count > 0))
+                    if (Batch.Apply(work.Now, finding.Mends[0].Edits) is BatchResult.Applied && work.Do(finding.Mends[0].Edits) is null)
+                        mended.Add($"{finding.Mends[0].Name}: {finding.Sentence}");
+        return (this with { Edits = Edits.Concat(work.Edits).ToSequence(), After = work.Now }, mended.Distinct().ToSequence());
+    }
+
+    private const int MostRounds = 3;
 
     /// <param name="text">The list.</param>
     /// <param name="was">The list as it was read from the template, before somebody changed it; null for a list from elsewhere. What falls out of it

@@ -5,6 +5,7 @@ using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Machines;
 using HomeStage.Core.Making;
+using HomeStage.Core.Outputs;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -113,45 +114,44 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
 
     private ChannelId? Made(CastEntry entry, int index)
     {
-        var before = work.Now;
         var under = Capabilities.Of(entry.Kind).FeedsASum ? UnderOf(entry) : null;
-        var wrong = entry.Pieces is not null ? Machine(entry, under) : entry.Kind == ChannelKind.Trigger ? Trigger(entry) : Channel(entry, under, Next(index));
+        var (made, wrong) = entry.Pieces is not null ? Machine(entry, under) : entry.Kind == ChannelKind.Trigger ? Trigger(entry) : Channel(entry, under, Next(index));
         if (wrong is not null)
-        {
             marks.Add(new(entry.At, wrong.Sentence));
-            return null;
-        }
-
-        // The first that is new is the one that was asked for; its splits and the like come after it.
-        return work.Now.Channels.First(c => !before.Channels.Contains(c.Id)).Id;
+        return made;
     }
 
-    private Refusal? Machine(CastEntry entry, ChannelId? under)
+    private (ChannelId? Made, Refusal? Wrong) Machine(CastEntry entry, ChannelId? under)
     {
         var wide = entry.Details.Jacks == ChannelFormat.Stereo;
         // One more than there are pieces: the first is for the rest.
         var wish = new MachineWish(entry.Name, entry.Pieces!, (entry.PieceCount + 1) * (wide ? 2 : 1), wide) { Under = under, SplitOver = entry.Details.SplitOver };
         return OwnMachine.Of(work.Now, wish) switch
         {
-            MachineResult.Made made => work.Do(made.Machine.Edits),
-            MachineResult.Refused refused => refused.Why,
+            MachineResult.Made made => Done(made.Machine.Channel, work.Do(made.Machine.Edits)),
+            MachineResult.Refused refused => (null, refused.Why),
             _ => throw new InvalidOperationException("A machine is made or refused."),
         };
     }
 
-    private Refusal? Trigger(CastEntry entry)
+    private static (ChannelId? Made, Refusal? Wrong) Done(ChannelId made, Refusal? wrong) => (wrong is null ? made : null, wrong);
+
+    private (ChannelId? Made, Refusal? Wrong) Trigger(CastEntry entry)
     {
         var every = entry.Details.EveryQuarters is { } said and > 0 ? said : work.Now.Timeline.Meter.TicksPerFeltBeat / (double)Ticks.PerQuarter;
         var wish = new TriggerWish(every, entry.Details.OffBeat ? every / 2 : 0) { Name = entry.Name };
-        return wish.Check(work.Now) ?? work.Do(wish.Made(work.Now).Edits);
+        if (wish.Check(work.Now) is { } wrong)
+            return (null, wrong);
+        var (made, edits) = wish.Made(work.Now);
+        return Done(made, work.Do(edits));
     }
 
-    private Refusal? Channel(CastEntry entry, ChannelId? under, ChannelId? next)
+    private (ChannelId? Made, Refusal? Wrong) Channel(CastEntry entry, ChannelId? under, ChannelId? next)
     {
         var said = entry.Details;
         var played = said.SplitOf is null ? null : work.Now.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Instrument && string.Equals(c.Name, said.SplitOf, StringComparison.OrdinalIgnoreCase));
         if (entry.Kind == ChannelKind.Split && played?.Source is not InstrumentSource { Outputs.Count: > 1 })
-            return new Refusal.Missing("instrument with several outputs", said.SplitOf ?? "", "of which it could be a split");
+            return (null, new Refusal.Missing("instrument with several outputs", said.SplitOf ?? "", "of which it could be a split"));
         var isTake = entry.Kind == ChannelKind.Audio && RoleReader.Read(entry.Name).Role == "take";
         var input = entry.Kind != ChannelKind.Audio ? (int?)null
             : said.Input ?? (isTake && under is { } of && _takeInputs.TryGetValue(of, out var shared) ? shared : Math.Min(_nextInput++, InputSource.Last));
@@ -166,7 +166,7 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
             Format = said.Format ?? (said.SecondInput is not null ? ChannelFormat.Stereo : null),
         };
         if (work.Do([new MakeChannel(wish, next)]) is { } wrong)
-            return wrong;
+            return (null, wrong);
         var made = next is { } behind ? work.Now.Channels[work.Now.Channels.IndexOf(behind) - 1] : work.Now.Channels[^1];
         // All takes of one part are sung into the same input.
         if (isTake && under is { } bus && made.Source is InputSource sung)
@@ -178,7 +178,9 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
             besides.Add(new SetHue(made.Id, FamilyHues.Of(ChannelRole.Of(made).Family) ?? FamilyHues.Another([.. work.Now.Channels.Select(c => c.HueDegrees).OfType<double>()])));
         if (said.Spare)
             besides.Add(new SetSpare(made.Id, true));
-        return work.Do(besides);
+        if (said.SplitOver is { } over && made.Source is InstrumentSource { Kit: { } kit } && KitJacks.Of(kit).PlanOver(kit, over) is { } plan)
+            besides.AddRange(SplitBatch.Of(work.Now, made.Id, plan));
+        return (made.Id, work.Do(besides));
     }
 
     /// <summary>Of several that share an input the first is heard and armed; the others are when their turn comes.</summary>

@@ -33,7 +33,7 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(wish.Sounds.Count == 0
                 ? new Refusal.WrongPlace("A machine", "plays at least one piece: type some, such as “Kick, Snare, Tom 1–3”, or bring sounds or a file")
                 : new Refusal.WrongPlace("No sound", "says in its name what it is: take them all as pads, or call them after what they are"));
-        var plan = PlanOf(kit, wish.SplitOver);
+        var plan = KitJacks.Of(kit).PlanOver(kit, wish.SplitOver);
         if (wish.FirstInput is { } firstInput)
             return OutsideBox.Of(template, wish, plan is null ? kit : KitJacks.Of(kit).LaidOut(kit, plan, [.. plan.Groups.Select(g => g.Name)]).Kit, firstInput, strange);
         var made = ChannelFactory.Make(template, new(ChannelKind.Instrument) { Name = wish.Name, Instrument = InstrumentCatalogue.OwnMachine, Under = wish.Under });
@@ -45,12 +45,6 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             edits.AddRange(SplitBatch.Of(with, made.Id, plan));
         return new MachineResult.Made(new(made.Id, kit, edits.ToSequence(), strange));
     }
-
-    /// <summary>As finely as it can be, or as is wished; null where nothing is to be split, or nothing can.</summary>
-    private static OutputPlan? PlanOf(Kit kit, int? over) =>
-        over != 0 && KitJacks.Of(kit) is { Outputs: > 0 } jacks && jacks.Plans(kit) is PlanResult.Planned { Plans: { Count: > 0 } plans }
-            ? plans.LastOrDefault(p => p.Outputs <= (over ?? KitRules.MostOutputs)) ?? plans[0]
-            : null;
 }
 
 /// <summary>What came of a wish.</summary>

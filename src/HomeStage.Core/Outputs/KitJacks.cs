@@ -23,6 +23,13 @@ public readonly record struct KitJacks(int Total, int Reserved, JackUse Use, Cha
     public OutputPlan Finest(Kit kit) => Plans(kit) is PlanResult.Planned { Plans: [.., var finest] } ? finest
         : ((PlanResult.Planned)Plans(kit.Rewired(l => l.Microphone with { Stay = PieceStay.ByPlan }))).Plans[^1];
 
+    /// <summary>As finely as it can be, or as is wished.</summary>
+    /// <param name="over">How many outputs; null for as many as there are, 0 for none.</param>
+    /// <returns>Null where nothing is to be split, or nothing can be.</returns>
+    public OutputPlan? PlanOver(Kit kit, int? over) => over != 0 && Outputs > 0 && Plans(kit) is PlanResult.Planned { Plans: { Count: > 0 } plans }
+        ? plans.LastOrDefault(p => p.Outputs <= (over ?? KitRules.MostOutputs)) ?? plans[0]
+        : null;
+
     /// <summary>The kit with its pieces on the outputs of a plan; what no group takes is left free.</summary>
     /// <returns>The kit, and by group the number of its output.</returns>
     public (Kit Kit, IReadOnlyList<int> Numbers) LaidOut(Kit kit, OutputPlan plan, IReadOnlyList<string> names)

@@ -118,6 +118,7 @@ public static class StageApp
         api.MapRoles();
         api.MapMedia();
         api.MapGrooves();
+        api.MapBrief();
         api.MapDocuments();
         api.MapTemplates();
         api.MapSongs();

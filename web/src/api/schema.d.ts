@@ -583,6 +583,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/brief": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuestionsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Brief"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BriefView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}": {
         parameters: {
             query?: never;
@@ -4039,6 +4097,54 @@ export interface components {
             kind: components["schemas"]["RemovedKind"];
             id: string;
         };
+        Brief: {
+            kit?: null | string;
+            /** Format: int32 */
+            pads?: number;
+            /** Format: int32 */
+            splitOver?: null | number;
+            /** Format: int32 */
+            basses?: number;
+            /** Format: int32 */
+            keys?: number;
+            /** Format: int32 */
+            soundPads?: number;
+            /** Format: int32 */
+            strings?: number;
+            /** Format: int32 */
+            organs?: number;
+            /** Format: int32 */
+            acousticGuitars?: number;
+            /** Format: int32 */
+            electricGuitars?: number;
+            /** Format: int32 */
+            singers?: number;
+            /** Format: int32 */
+            takesEach?: number;
+            /** Format: int32 */
+            answers?: number;
+            /** Format: int32 */
+            chorus?: number;
+            returns?: string[];
+            rooms?: components["schemas"]["BriefRoom"][];
+            forTheKick?: boolean;
+            /** Format: double */
+            backQuarters?: number;
+            sections?: string;
+            /** Format: int32 */
+            spares?: number;
+            /** Format: int32 */
+            references?: number;
+            countIn?: boolean;
+        };
+        BriefRoom: {
+            bus: string;
+            /** Format: double */
+            depthDb: number;
+        };
+        BriefView: {
+            text: string;
+        };
         BroughtIn: {
             id: string;
             missingSounds: components["schemas"]["MediaRef"][];
@@ -5490,6 +5596,12 @@ export interface components {
             narrowed: string[];
             replanned: null | components["schemas"]["Replanning"];
         };
+        KitView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            outputs: number;
+        };
         KnownDevice: {
             key: string;
             device: components["schemas"]["OutsideDevice"];
@@ -5556,6 +5668,8 @@ export interface components {
             line?: null | number;
             /** Format: int32 */
             column?: null | number;
+            /** @default false */
+            sound: boolean;
         };
         ListView: {
             text: string;
@@ -6145,6 +6259,15 @@ export interface components {
             standsInOnly: boolean;
             parameters: components["schemas"]["ParameterView"][];
         };
+        QuestionsView: {
+            kits: components["schemas"]["KitView"][];
+            spaces: components["schemas"]["SpaceView"][];
+            buses: string[];
+            /** Format: int32 */
+            mostOfAKind: number;
+            /** Format: int32 */
+            mostPads: number;
+        };
         ReadValue: {
             /** Format: double */
             value: number;
@@ -6327,6 +6450,7 @@ export interface components {
             edits: components["schemas"]["Edit"][];
             marks: components["schemas"]["CastMark"][];
             left: string[];
+            mended: string[];
         };
         SettleRequest: {
             kit: components["schemas"]["Kit"];
@@ -6445,6 +6569,10 @@ export interface components {
             output: number;
             /** @default true */
             monitored: boolean;
+        };
+        SpaceView: {
+            id: string;
+            said: string;
         };
         SseItemOfNewest: {
             eventId?: null | string;

@@ -158,5 +158,7 @@ export type CastList = Schemas['ListView']
 export type CastStage = Omit<Schemas['StageView'], 'marks'> & { marks: CastMark[] }
 export type CastRow = Schemas['CastRowView']
 export type CastMark = { at: Required<Schemas['CastSpan']>; sentence: string }
+export type Brief = Required<Schemas['Brief']>
+export type BriefQuestions = Schemas['QuestionsView']
 export type CastCompletion = Schemas['CastCompletion']
 export type CastSet = Omit<Schemas['SetView'], 'edits'> & { edits: Edit[] }

@@ -26,8 +26,10 @@ const part = computed(() =>
 
 watch(
   () => [document.head?.id, document.head?.revision, props.channel] as const,
-  async ([id, revision, channel]) => {
+  async ([id, revision, channel], before) => {
     if (!id) return
+    // What is known of another channel says nothing of this one, least of all for what its strip could be the default.
+    if (channel !== before?.[2]) standing.value = undefined
     try {
       const now = await standingOf(id, channel)
       if (revision === document.head?.revision && channel === props.channel) standing.value = now

@@ -29,6 +29,10 @@ watch(open, (now) => {
   void look()
 })
 watch(chosen, look)
+watch(
+  () => JSON.stringify(scope.value),
+  () => open.value && void look(),
+)
 
 async function look() {
   trouble.value = undefined

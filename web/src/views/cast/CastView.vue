@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, toRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import BriefForm from './BriefForm.vue'
 import CastPage from './CastPage.vue'
 import CastRows from './CastRows.vue'
 import { castHelp } from './castKeymap'
@@ -28,7 +29,7 @@ useKeymap(documentShortcuts, {
   explain: () => (explaining.value = true),
 })
 
-const { text, caret, example, stage, trouble, setting, set, read } = useCast(toRef(props, 'id'))
+const { text, caret, example, stage, trouble, setting, sound, set, read } = useCast(toRef(props, 'id'))
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 /** An empty page teaches by its example; who wants it begins with it. */
 const isEmpty = computed(() => text.value.trim() === '')
@@ -47,6 +48,24 @@ const counts = computed(() => {
 async function setStage() {
   if (setting.value || counts.value.length === 0) return
   if (await set()) await router.push(orderPath.value)
+}
+
+/** A list of one's own is not written over by answers. */
+const briefing = ref(false)
+const briefed = ref('')
+const mayBrief = computed(() => isEmpty.value || text.value === briefed.value)
+
+/** What was answered stays while somebody looks at the list. */
+const asked = ref(false)
+
+function turn() {
+  asked.value = true
+  briefing.value = !briefing.value
+}
+
+function answer(list: string) {
+  text.value = briefed.value = list
+  sound.value = true
 }
 
 function begin() {
@@ -73,7 +92,9 @@ const isUntouched = () => counts.value.length === 0
           ?
         </button>
       </div>
+      <BriefForm v-if="asked" v-show="briefing" @list="answer" />
       <CastPage
+        v-show="!briefing"
         ref="page"
         v-model="text"
         :class="{ short: isEmpty }"
@@ -82,10 +103,15 @@ const isUntouched = () => counts.value.length === 0
         @caret="caret = $event"
         @set="setStage"
       />
-      <pre v-if="isEmpty && example" class="example">{{ example }}</pre>
-      <button v-if="isEmpty && example" type="button" class="plain begin" @click="begin">
-        Begin with this example
-      </button>
+      <pre v-if="isEmpty && example && !briefing" class="example">{{ example }}</pre>
+      <div class="ways">
+        <button v-if="isEmpty && example && !briefing" type="button" class="plain" @click="begin">
+          Begin with this example
+        </button>
+        <button v-if="briefing || mayBrief" type="button" class="plain" @click="turn">
+          {{ briefing ? 'To the list' : 'Ask me instead' }}
+        </button>
+      </div>
       <ul v-if="marks.length" class="marks" aria-label="Not understood">
         <li v-for="mark in marks.slice(0, 6)" :key="`${mark.at.line}.${mark.at.start}.${mark.sentence}`">
           Line {{ mark.at.line + 1 }}: {{ mark.sentence }}
@@ -162,9 +188,10 @@ h2 {
   white-space: pre-wrap;
 }
 
-.begin {
-  align-self: flex-start;
-  margin-left: 34px;
+.ways {
+  display: flex;
+  gap: 10px;
+  padding-top: 8px;
 }
 
 .marks,

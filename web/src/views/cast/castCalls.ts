@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { CastList, CastSet, CastStage } from '@/api/types'
+import type { Brief, BriefQuestions, CastList, CastSet, CastStage } from '@/api/types'
 
 export interface CastAsk {
   text: string
@@ -8,6 +8,8 @@ export interface CastAsk {
   /** Of the caret, from 0. */
   line: number | null
   column: number | null
+  /** Whether what the soundcheck would find wrong is mended at once. */
+  sound: boolean
 }
 
 /** The template as a list, and an example of one. */
@@ -23,3 +25,8 @@ export const castStage = (id: string, body: CastAsk) =>
 /** The edits that set the stage, with the duckers solved. */
 export const castSet = (id: string, body: CastAsk) =>
   asked(api.POST('/api/documents/{id}/cast', { params: { path: { id } }, body })) as unknown as Promise<CastSet>
+
+export const briefQuestions = (): Promise<BriefQuestions> => asked(api.GET('/api/brief'))
+
+/** The list that the answers come to. */
+export const briefList = (body: Brief) => asked(api.POST('/api/brief', { body }))

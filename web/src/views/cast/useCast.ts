@@ -18,6 +18,8 @@ export function useCast(id: Ref<string>) {
   const setting = ref(false)
   /** The list as it was read; what is not in it any more goes. */
   const was = ref<string>()
+  /** Whether the list came of a brief, which asks for nothing but a sound template. */
+  const sound = ref(false)
   let asking = 0
 
   const ask = computed(() => ({
@@ -25,15 +27,18 @@ export function useCast(id: Ref<string>) {
     was: was.value || null,
     line: caret.value?.line ?? null,
     column: caret.value?.column ?? null,
+    sound: sound.value,
   }))
 
   async function read() {
-    const of = id.value
+    const [of, typed] = [id.value, text.value]
     trouble.value = undefined
     try {
       const list = await castOf(of)
       if (of !== id.value) return
-      was.value = text.value = list.text
+      was.value = list.text
+      // Whoever has begun to type already goes on with that.
+      if (text.value === typed) text.value = list.text
       example.value = list.example
       await look()
     } catch (error) {
@@ -55,7 +60,14 @@ export function useCast(id: Ref<string>) {
 
   const lookSoon = useDebounceFn(look, keyPauseMs)
   watch([text, caret], lookSoon)
-  watch(id, read, { immediate: true })
+  watch(
+    id,
+    () => {
+      text.value = ''
+      void read()
+    },
+    { immediate: true },
+  )
 
   /** @returns whether the stage is set */
   async function set(): Promise<boolean> {
@@ -73,5 +85,5 @@ export function useCast(id: Ref<string>) {
     return false
   }
 
-  return { text, caret, example, stage, trouble, setting, set, read }
+  return { text, caret, example, stage, trouble, setting, sound, set, read }
 }

@@ -160,9 +160,11 @@ const fold = (row: ChannelRow, on: boolean) => tree.fold(row.channel.id, on)
           : 'Nothing is on stage in this act. “Show all” also looks behind the curtain and in the wings.'
       }}
     </p>
-    <p v-else-if="document.order.length <= 2" class="nothing quiet">
-      An empty stage. <RouterLink :to="castPath">Write a cast list</RouterLink>, or press <b>n</b> to add a bus or an
-      instrument; where a channel stands is where it goes.
+    <p v-else-if="document.order.length <= 2" class="nothing quiet" role="row">
+      <span role="gridcell"
+        >An empty stage. <RouterLink :to="castPath">Write a cast list</RouterLink>, or press <b>n</b> to add a bus or an
+        instrument; where a channel stands is where it goes.</span
+      >
     </p>
   </div>
 </template>
