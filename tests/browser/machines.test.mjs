@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { seriousIn } from './serious.mjs'
-import { openStage, settles, waveFile } from './stage.mjs'
+import { openStage, settles, slowly, waveFile } from './stage.mjs'
 
 const mostActions = 20
 let stage
@@ -296,8 +296,11 @@ test('an outside box on twelve inputs: cabled, named by what it carries, and che
   await dialog.getByRole('row', { name: /^14 Shaker/ }).waitFor()
   await dialog.getByRole('button', { name: 'Make it' }).click()
   await page.getByRole('row', { name: /Tin box/ }).first().waitFor()
-  await page.getByRole('button', { name: 'Line check' }).click()
-  await page.getByRole('button', { name: 'Fire everything' }).click()
+  // Who presses before it is known what there is to fire waits for it.
+  await slowly(page, /\/line-check\?/, async () => {
+    await page.getByRole('button', { name: 'Line check' }).click()
+    await page.getByRole('button', { name: 'Fire everything' }).click()
+  })
   await page.getByText('Each of 12 arrives').waitFor({ timeout: 90_000 })
   const inputs = (await channels(id)).map((c) => c.source).filter((s) => s?.type === 'input')
   assert.deepEqual(inputs.map((s) => s.first), [3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14])

@@ -24,18 +24,26 @@ const across = computed(() => {
 })
 const wrong = computed(() => rows.value.filter((row) => row.verdict !== 'arrived'))
 
-watch(open, async (is) => {
+/** What there is to fire; whoever presses before it is known is kept waiting. */
+let looking: Promise<void> | undefined
+watch(open, (is) => {
   stop()
-  if (!is || !document.head) return
+  if (is) looking = look()
+})
+
+async function look() {
   rows.value = []
+  sources.value = []
+  if (!document.head) return
   try {
     sources.value = await sourcesOf(document.head.id, document.act)
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
-})
+}
 
-function run() {
+async function run() {
+  await looking
   const { id } = document.head!
   if (!running.value) rows.value = []
   void runAll(sources.value, async (source) => {
