@@ -204,7 +204,7 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
     {
         var said = entry.Details;
         var edits = new List<Edit>();
-        if (said.Db is { } db && entry.Kind != ChannelKind.Bus | said.RoomFor is null)
+        if (said.Db is { } db)
             edits.Add(new SetLevel(id, new(db)));
         if (said.Pan is { } pan)
             edits.Add(new SetPan(id, pan));
@@ -251,7 +251,7 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
         }
 
         if (now.Destination is { } feeds && UnderOf(entry) is { } under && feeds != under)
-            Change(before is not null && NameOf(before, was!) is var old && string.Equals(old, Called(feeds), StringComparison.OrdinalIgnoreCase), [new SetDestination(now.Id, under)], $"{now.Name} feeds {Called(feeds)}, and stays so where the list has {Called(under)}");
+            Change(before is not null && NameOf(before, was!) is var old && string.Equals(old, Called(feeds), StringComparison.OrdinalIgnoreCase), [new SetDestination(now.Id, under)], $"{now.Name} feeds {work.Now.Channels[feeds].Name}, and stays so where the list has {work.Now.Channels[under].Name}");
         if (entry.Details.Input is { } input && now.Source is InputSource source && (source.First, source.Second) != (input, entry.Details.SecondInput))
             Change(before is { Details.Input: { } wasInput } && (wasInput, before.Details.SecondInput) == (source.First, source.Second), [new TakeInput(now.Id, source with { First = input, Second = entry.Details.SecondInput, FirstName = null, SecondName = null })], $"{now.Name} takes input {source.First}, and stays so where the list has {input}");
         if (entry.Details.Format is { } format && format != now.Format && entry.Details.SecondInput is null)
@@ -271,6 +271,7 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
 
     private void Tell(string sentence) => left.Add($"{sentence}.");
 
+    /// <summary>As an entry names what it stands under: nothing for the mix bus.</summary>
     private string Called(ChannelId id) => id == ChannelFactory.MixBus(work.Now) ? "" : work.Now.Channels.TryGet(id, out var channel) ? channel.Name : "";
 
     private static string NameOf(CastEntry entry, CastSheet sheet) => entry.Under is { } index ? sheet.Entries[index].Name : "";

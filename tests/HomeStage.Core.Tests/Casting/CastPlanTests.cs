@@ -167,6 +167,23 @@ public class CastPlanTests
     }
 
     [Fact]
+    public void WhatWasMovedToTheMixBusByHand_IsToldByItsName()
+    {
+        var made = CastPlan.Of(Empty, "Voices: alto").After;
+        var moved = made.With(new SetDestination(made.Channels.Single(c => c.Name == "Alto").Id, EmptyStage.MixBus));
+
+        Assert.Equal(["Alto feeds Mix bus, and stays so where the list has Voices."], CastPlan.Of(moved, "Voices: alto").Left);
+    }
+
+    [Fact]
+    public void ABus_HasItsLevel_BesideTheDepthThatItMakesRoomBy()
+    {
+        var plan = CastPlan.Of(Empty, "Fog; -3 dB; makes room for the beat, 5 dB", solved: false);
+
+        Assert.Equal((-3.0, 5.0), (Named(plan, "Fog").Level.Value, plan.Rooms[Named(plan, "Fog").Id].RoomDb));
+    }
+
+    [Fact]
     public void TheTimeline_KeepsWhatItHasOfItsOwn()
     {
         var there = Empty with { Timeline = new(100, new(4, 4), [new("s1", "Verse", 8, 90), new("s2", "Lift", 4)]) };
