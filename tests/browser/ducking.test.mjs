@@ -1,7 +1,7 @@
 // Room that is made by intent: who gives way, how far and until when; what it takes is worked out and measured.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row, settles } from './stage.mjs'
+import { openStage, openTemplate, row, settles, slowly } from './stage.mjs'
 import { seriousIn } from './serious.mjs'
 
 let stage, page
@@ -113,6 +113,16 @@ test('depth and end are dragged on the curve, or moved by keys, and what is set 
 
   await page.getByRole('slider', { name: 'How far down' }).press('ArrowDown')
   await settles(async () => near((await drone()).depthDb, Math.round(shallow.depthDb * 2) / 2 + 0.5, 0.2), true)
+  // Whoever goes on before the screen has measured anew goes on from what was asked, not from what is still drawn.
+  await slowly(page, /\/ducking\?/, async () => {
+    for (const key of ['ArrowDown', 'ArrowDown', 'ArrowUp', 'ArrowDown'])
+      await page.getByRole('slider', { name: 'How far down' }).press(key)
+    await page.getByRole('slider', { name: 'When it is back' }).press('ArrowRight')
+    await settles(async () => near((await drone()).depthDb, Math.round(shallow.depthDb * 2) / 2 + 1.5, 0.2), true)
+    await settles(async () => (await drone()).backMs > 260, true)
+  })
+  const deep = (await drone()).depthDb
+  assert.ok(near(deep, Math.round(shallow.depthDb * 2) / 2 + 1.5, 0.2), `${deep} dB`)
   const set = page.getByLabel('The chosen ducker')
   assert.match(await set.innerText(), /Threshold\s+-?\d+(\.\d+)? dB[\s\S]*Release\s+\d+(\.\d+)? ms[\s\S]*Key tone\s+31.3 ms[\s\S]*Measured/)
   assert.deepEqual(await seriousIn(page), [])

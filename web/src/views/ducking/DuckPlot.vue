@@ -51,7 +51,7 @@ function take(which: 'depth' | 'back', event: PointerEvent) {
   dragged.value = which
   hasMoved = false
   drawn.value!.setPointerCapture(event.pointerId)
-  props.asking.want({ depth: depthNow(), back: backNow() })
+  props.asking.wantWhatIs(depthNow(), backNow())
 }
 
 const clamped = (db: number) => Math.min(depthRangeDb.max, Math.max(depthRangeDb.min, Math.round(db * 2) / 2))
@@ -85,13 +85,13 @@ function press(which: 'depth' | 'back', event: KeyboardEvent) {
   const steps: Record<string, 1 | -1 | undefined> =
     which === 'depth' ? { ArrowDown: 1, ArrowUp: -1 } : { ArrowRight: 1, ArrowLeft: -1 }
   const by = steps[event.key]
-  if (!by || props.asking.solving.value) return
+  if (!by) return
   event.preventDefault()
   event.stopPropagation()
-  props.asking.want({ depth: depthNow(), back: backNow() })
+  props.asking.wantWhatIs(depthNow(), backNow())
   props.asking.want(
     which === 'depth'
-      ? { depth: clamped(depthNow() + by * (event.shiftKey ? 3 : 0.5)) }
+      ? { depth: clamped(props.asking.depth.value + by * (event.shiftKey ? 3 : 0.5)) }
       : { back: props.asking.nextNote(by) },
   )
   void props.asking.solve()
