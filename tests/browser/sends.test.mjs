@@ -1,7 +1,7 @@
 // Who sends where: blocks of sends by keys and by dragging, what a return makes of them, one of them heard alone.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, row, settles } from './stage.mjs'
+import { openStage, row, settles, slowly } from './stage.mjs'
 import { seriousIn } from './serious.mjs'
 
 let stage, page
@@ -139,6 +139,27 @@ test('a block is levelled, closed, moved before the fader and taken away; adding
   await settles(async () => (await everywhere()).length, 6)
 })
 
+test('what would come back to itself is hatched, and a block leaves it out', async () => {
+  await emptyStage()
+  await add('return', ['Granite room reverb', 'Ledge echo', 'Well reverb'])
+  await page.getByRole('link', { name: 'Sends' }).click()
+  await cell('Ledge echo', 'Granite room reverb').click()
+  await page.keyboard.type('-9')
+  await page.keyboard.press('Enter')
+  const back = page.getByRole('gridcell', { name: 'Granite room reverb to Ledge echo: never, Ledge echo leads back to it' })
+  await back.waitFor()
+  // From its crossing with itself to the end: two of the three lead on, one would come back.
+  await page.getByRole('columnheader', { name: 'Ledge echo' }).click()
+  await page.keyboard.press('Enter')
+  await settles(() => sendsOf('Well reverb'), [['Ledge echo', -12, 'post', true]])
+  assert.deepEqual(await sendsOf('Granite room reverb'), [])
+  await page.keyboard.type('-20')
+  await page.keyboard.press('Enter')
+  await settles(() => sendsOf('Well reverb'), [['Ledge echo', -20, 'post', true]])
+  assert.deepEqual(await sendsOf('Granite room reverb'), [])
+  assert.equal(await page.getByRole('alert').count(), 0)
+})
+
 test('one send is heard alone at its return, and all again', async () => {
   await page.goto(stage.address)
   await page.getByRole('link', { name: 'Night Ferry', exact: true }).click()
@@ -156,6 +177,15 @@ test('one send is heard alone at its return, and all again', async () => {
   await page.getByRole('button', { name: 'All again' }).click()
   await page.getByText('You hear').waitFor({ state: 'hidden' })
   await page.getByRole('button', { name: 'Pause', exact: true }).click()
+  // Whoever goes back to all before the one alone is there hears all of it.
+  await slowly(page, /\/api\/renders$/, async () => {
+    await cell('Frame drum', 'Quayside echo').click()
+    await page.keyboard.press('l')
+    await page.getByText('You hear Frame drum alone').waitFor()
+    await page.getByRole('button', { name: 'All again' }).click()
+    await page.waitForTimeout(2500)
+    await page.getByRole('button', { name: 'Pause', exact: true }).click()
+  })
 })
 
 test('a thousand channels are drawn a screen at a time', async () => {

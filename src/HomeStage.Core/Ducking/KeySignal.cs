@@ -10,7 +10,7 @@ namespace HomeStage.Core.Ducking;
 /// <summary>What the detector of an insert is fed, and when its hits come.</summary>
 /// <param name="Left">Before the key input's cuts; full scale is 1.</param>
 /// <param name="Right">As long as <paramref name="Left"/>.</param>
-/// <param name="Hits">Frames at which a note of a feeding channel begins, ascending, each within the signal.</param>
+/// <param name="Hits">Frames at which a note of a feeding channel begins; where none has notes, at which what is heard sets in. Ascending, each within the signal.</param>
 public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> Hits, int SampleRateHz)
 {
     /// <summary>Renders it: a section of what the feeds bring to the insert, and nothing else of the template.</summary>
@@ -27,7 +27,8 @@ public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> 
         if (template.Channels[channel].Inserts.First(i => i.Id == insert).Key is not { On: true })
             return (null, new Refusal.WrongPlace($"The key input on {template.Channels[channel].Name}", "is off, so nothing ducks it"));
         var sound = Renderer.Unmetered(new(FeedsAlone(template, act, channel, insert)), request, shelf: shelf, cancellation: cancellation);
-        return (new(sound.Left, sound.Right, HitsOf(template, act, section, channel, insert, sound), template.SampleRateHz), null);
+        var notes = HitsOf(template, act, section, channel, insert, sound);
+        return (new(sound.Left, sound.Right, notes.Count > 0 ? notes : Onsets.Of(sound.Left, sound.Right, template.SampleRateHz), template.SampleRateHz), null);
     }
 
     /// <summary>The largest level at the detector's input, in dBFS; −∞ for silence.</summary>

@@ -70,6 +70,7 @@ internal static class DocumentApi
         group.MapStrips();
         group.MapDucking();
         group.MapReturns();
+        group.MapSendLoops();
         group.MapMovement();
         group.MapSteps();
         group.MapResponses();

@@ -78,12 +78,12 @@ internal static class NightFerry
     private static Edit[] Returns() =>
     [
         Return("quayside", "Quayside echo", "mix-bus", 235, -3, Delay(0.5, 0.5, 18, 6500), Equaliser(("low-cut", 1), ("low-cut-hz", 200))),
-        Return("open-water", "Open water echo", "mix-bus", 235, -5, Delay(1.5, 1, 42, 4200), Equaliser(("low-cut", 1), ("low-cut-hz", 260), ("high-cut", 1), ("high-cut-hz", 7000))),
+        Return("open-water", "Open water echo", "mix-bus", 235, -5, Delay(1.5, 1, 42, 4200), Equaliser(("low-cut", 1), ("low-cut-hz", 260), ("high-cut", 1), ("high-cut-hz", 7000)), Ducker(-32, 3, 350)),
         Return("far-shore", "Far shore echo", "mix-bus", 235, -7, Delay(3, 2, 55, 2600), Equaliser(("low-cut", 1), ("low-cut-hz", 320))),
         Return("flutter", "Flutter echo", "mix-bus", 235, -6, Delay(0.25, 0.375, 30, 5000)),
     ];
 
-    private static Edit[] Sidechains() => [Feed("pulse", "bass", "duck"), Feed("pulse", "instruments", "duck")];
+    private static Edit[] Sidechains() => [Feed("pulse", "bass", "duck"), Feed("pulse", "instruments", "duck"), Feed("narrator", "open-water", "duck")];
 
     private static Edit[] Sends() =>
     [
@@ -112,6 +112,7 @@ internal static class NightFerry
         Note("bass", "One ducker here, not one on each instrument. Depth by its threshold, length by its release."),
         Note("pulse", "A 100 Hz tone a sixteenth long on every felt beat (the dotted quarter). Sent before its fader; nobody hears it."),
         Note("narrator", "Six inches from the microphone, a little off its axis. The far echo is in place but closed."),
+        Note("open-water", "Stays down while the narrator speaks."),
         Note("tidewater", "Seven splits; its own channel carries what has no output of its own."),
     ];
 }

@@ -2,6 +2,7 @@ using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
@@ -46,6 +47,42 @@ public class KeySignalTests
         Assert.Null(why);
         Assert.True(drums.Left.Max() > 0.1);
         Assert.All(drums.Left.Zip(key!.Left), x => Assert.Equal(x.First * Math.Pow(10, -6 / 20.0), x.Second, Unheard));
+    }
+
+    [Fact]
+    public void AKey_ThatIsRecorded_HasItsHitsWhereItStrikes_AndIsSolvedByThem()
+    {
+        // Strokes 0.625 s apart, so that they fall beside the beats of 120 quarter notes a minute.
+        var lane = new float[48000 * 2];
+        for (var at = 0; at < lane.Length; at += 30000)
+            for (var i = 0; i < 3600 && at + i < lane.Length; i++)
+                lane[at + i] = (float)(0.4 * Math.Sin(2 * Math.PI * 170 * i / 48000.0));
+        var shelf = new OneLane(lane);
+        var template = OneBar(
+            new AddChannel(new() { Id = new("clank"), Name = "Clank", Kind = ChannelKind.Audio, Format = ChannelFormat.Mono, Destination = EmptyStage.MixBus }),
+            new PutStarter(new("clank"), new("Clank", new(OneLane.Content, "Clank", 48000, 1, lane.Length), false, new(0), [])),
+            Bus("pads", "mix-bus"));
+        var ask = new RoomAsk(new("clank"), new(1, 0), [new(new("pads"), 6.5)], 0.5);
+
+        var (room, why) = MakeRoom.Of(template, InMix, "song", ask, shelf);
+
+        Assert.Null(why);
+        var after = template.With([.. room!.Edits]);
+        var ducker = Assert.Single(Ducker.In(after));
+        var (key, _) = KeySignal.Of(after, InMix, "song", ducker.Channel, ducker.Insert, shelf);
+        Assert.Equal(4, key!.Hits.Count);
+        Assert.All(key.Hits.Index(), h => Assert.InRange(h.Item, h.Index * 30000, h.Index * 30000 + 30));
+        var answer = room.Answers[0].Answer;
+        Assert.Null(answer.Limit);
+        Assert.Equal(6.5, answer.Nearest.DepthDb, 0.2);
+        Assert.Equal(250, answer.Nearest.BackMs, 2.0);
+    }
+
+    private sealed class OneLane(float[] lane) : IMediaShelf
+    {
+        public static readonly string Content = new('c', 64);
+
+        public MediaSound? Find(string content) => content == Content ? new([lane], 48000) : null;
     }
 
     /// <returns>With the key input of every compressor on, so that there is something to look at.</returns>

@@ -1351,6 +1351,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/sends/loops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SendLoopsView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/movement": {
         parameters: {
             query?: never;
@@ -6443,6 +6480,10 @@ export interface components {
             tap?: components["schemas"]["TapPoint"];
             /** @default true */
             open: boolean;
+        };
+        SendLoopsView: {
+            to: components["schemas"]["ChannelId"];
+            from: unknown[];
         };
         SetView: {
             /** Format: int32 */

@@ -96,8 +96,15 @@ export const useListening = defineStore('listening', () => {
     }
     player.wake(document.head?.sampleRateHz ?? 48000)
     playing.value = true
-    if (isCurrent.value) player.start(loops.value)
-    else if (!(await render(true)) && !rendering.value) {
+    await hear()
+  }
+
+  /** Has what is wanted heard; where something else is wanted before it is there, that one is heard in its turn. */
+  async function hear() {
+    const [before, wasSilent] = [turn, !player.isSounding]
+    if (await render(wasSilent)) {
+      if (playing.value && !player.isSounding) player.start(loops.value)
+    } else if (wasSilent && turn <= before + 1 && !rendering.value) {
       player.stop()
       playing.value = false
     }
@@ -122,7 +129,7 @@ export const useListening = defineStore('listening', () => {
   }
 
   /** Edits in quick succession are rendered once, when they have settled. */
-  const follow = useDebounceFn(() => (playing.value ? render() : undefined), settleMs)
+  const follow = useDebounceFn(() => (playing.value ? hear() : undefined), settleMs)
 
   watch(() => document.head?.id, forget)
   // The loop goes on: the new sound takes the old one's place when it is there.

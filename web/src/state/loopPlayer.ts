@@ -31,6 +31,10 @@ export class LoopPlayer {
 
   constructor(private readonly onEnded: () => void) {}
 
+  get isSounding() {
+    return this.source !== undefined || this.pieces !== undefined
+  }
+
   /** Makes ready to sound within what the browser sees as the press of a key. */
   wake(rate: number) {
     if (this.context && this.context.sampleRate !== rate) {
@@ -69,7 +73,7 @@ export class LoopPlayer {
     this.wake(sound.rate)
     const next = this.bufferOf(sound)
     const place = this.position()
-    const sounding = this.source !== undefined || this.pieces !== undefined
+    const sounding = this.isSounding
     const sameLength = this.pieces !== undefined || this.buffer?.length === next.length
     this.dropPieces()
     this.buffer = next

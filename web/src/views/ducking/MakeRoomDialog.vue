@@ -33,9 +33,21 @@ const usualDb = 6
 
 const pieces = computed(() => piecesOf(document.rows.get(part.value)))
 const triggers = computed(() => document.ordered.filter((r) => r.channel.kind === 'trigger'))
+/** Anything else that is heard can lead as well: a voice, a recorded loop, a bus; by its notes only what has notes. */
+const leaders = computed(() =>
+  document.ordered.filter(
+    (r) => r.channel.kind !== 'trigger' && (byNotes.value ? document.can(r).givesNotes : document.can(r).feedsKeys),
+  ),
+)
+watch(leaders, (now) => {
+  const stays = [...triggers.value, ...now].some((r) => r.channel.id === trigger.value)
+  if (!stays) trigger.value = triggers.value[0]?.channel.id ?? ''
+})
 /** One ducker on a bus does for all that feeds it, so sums come first; the last of them go down with everything. */
 const targets = computed(() => {
-  const sounding = document.ordered.filter((r) => document.can(r).sounds && r.channel.kind !== 'trigger')
+  const sounding = document.ordered.filter(
+    (r) => document.can(r).sounds && r.channel.kind !== 'trigger' && r.channel.id !== trigger.value,
+  )
   const rank = (row: ChannelRow) => (row.channel.kind === 'main' ? 2 : document.can(row).sums ? 0 : 1)
   return [...sounding].sort((a, b) => rank(a) - rank(b))
 })
@@ -76,7 +88,9 @@ async function make() {
         numbers: part.value ? numbers.value : [],
       },
       byNotes: byNotes.value,
-      ways: [...depths.value].map(([channel, depthDb]) => ({ channel, depthDb })),
+      ways: [...depths.value]
+        .filter(([channel]) => channel !== trigger.value)
+        .map(([channel, depthDb]) => ({ channel, depthDb })),
       backQuarters: back.value,
       stayMs: stay.value,
       soft: soft.value,
@@ -102,6 +116,9 @@ async function make() {
         >For<select v-model="trigger" class="field" autofocus>
           <option v-for="r in triggers" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
           <option value="">a new trigger that nobody hears</option>
+          <optgroup v-if="leaders.length" label="Heard as well">
+            <option v-for="r in leaders" :key="r.channel.id" :value="r.channel.id">{{ r.channel.name }}</option>
+          </optgroup>
         </select></label
       >
       <template v-if="!trigger">

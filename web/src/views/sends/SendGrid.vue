@@ -11,7 +11,12 @@ import { useDocument } from '@/state/document'
 import { useWindow } from '@/views/order/useWindow'
 
 /** Channels and what they may send to: each send a cell, and a block of them changed as one. */
-const props = defineProps<{ channels: ChannelRow[]; targets: ChannelRow[] }>()
+const props = defineProps<{
+  channels: ChannelRow[]
+  targets: ChannelRow[]
+  /** Whose sends would come back to themselves, by what they would send to. */
+  loops: ReadonlyMap<string, ReadonlySet<string>>
+}>()
 const emit = defineEmits<{ chosen: [channel: string, target: string]; alone: [channel: string, target: string] }>()
 const document = useDocument()
 const rowPixels = 30
@@ -38,13 +43,17 @@ watch(focused, (now) => now && emit('chosen', now.channel, now.target), { immedi
 const chosen = computed<Block>(() => ({
   channels: props.channels.slice(sides.value.top, sides.value.bottom + 1).map((r) => r.channel.id),
   targets: props.targets.slice(sides.value.left, sides.value.right + 1).map((r) => r.channel.id),
+  loops: comesBack,
 }))
+const comesBack = (channel: string, target: string) => props.loops.get(target)?.has(channel) ?? false
+const isNever = (row: ChannelRow, target: ChannelRow) =>
+  row.channel.id === target.channel.id || comesBack(row.channel.id, target.channel.id)
 const sendOf = (row: ChannelRow, target: ChannelRow) =>
   row.channel.sends.find((s) => s.to === target.channel.id) as Send | undefined
 const said = (row: ChannelRow, target: ChannelRow) => {
   const send = sendOf(row, target)
   const about = `${row.channel.name} to ${target.channel.name}`
-  if (!send) return `${about}: nothing`
+  if (!send) return `${about}: ${isNever(row, target) ? `never, ${target.channel.name} leads back to it` : 'nothing'}`
   return `${about}: ${levelText(send.level)} dB, ${send.tap === 'pre' ? 'before' : 'after'} the fader${send.open ? '' : ', closed'}`
 }
 const cellId = (row: number, column: number) => `send-${row}-${column}`
@@ -193,10 +202,11 @@ const wholeRow = (row: number) => block.span({ row, column: across.value - 1 }, 
         :class="{
           chosen: block.holds(first + i, column),
           focus: first + i === focus.row && column === focus.column,
-          never: row.channel.id === target.channel.id,
+          never: isNever(row, target),
         }"
         :aria-selected="block.holds(first + i, column)"
         :aria-label="said(row, target)"
+        :title="isNever(row, target) ? said(row, target) : undefined"
         @pointerdown="begin(first + i, column, $event)"
         @pointerenter="drag(first + i, column, $event)"
         @dblclick="type('')"
@@ -212,7 +222,7 @@ const wholeRow = (row: number) => block.span({ row, column: across.value - 1 }, 
           @keydown.tab.stop.prevent="take"
           @blur="unread || take()"
         />
-        <SendCell v-else :send="sendOf(row, target)" :may="row.channel.id !== target.channel.id" />
+        <SendCell v-else :send="sendOf(row, target)" :may="!isNever(row, target)" />
       </span>
     </div>
     <div :style="{ height: `${below}px` }" />

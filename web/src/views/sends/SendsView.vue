@@ -2,7 +2,7 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import ReturnPanel from './ReturnPanel.vue'
 import SendGrid from './SendGrid.vue'
-import { returnsOf } from './returnsCalls'
+import { loopsOf, returnsOf } from './returnsCalls'
 import { alone } from './sendEdits'
 import { sendsHelp } from './sendsKeymap'
 import { sentenceOf } from '@/api/client'
@@ -74,6 +74,18 @@ watch(
   },
   { immediate: true },
 )
+
+const loops = ref<ReadonlyMap<string, ReadonlySet<string>>>(new Map())
+watch(
+  () => [document.head?.id, document.head?.revision] as const,
+  async ([id, revision]) => {
+    if (id !== props.id) return
+    // Without them a send that would come back to itself is refused, with the loop that it closes.
+    const found = await loopsOf(id).catch(() => undefined)
+    if (found && revision === document.head?.revision) loops.value = found
+  },
+  { immediate: true },
+)
 const shown = computed(
   () => returns.value?.returns.find((r) => r.channel === cell.value?.target) ?? returns.value?.returns[0],
 )
@@ -138,6 +150,7 @@ watch(
         v-else
         :channels="channels"
         :targets="targets"
+        :loops="loops"
         @chosen="(channel, target) => (cell = { channel, target })"
         @alone="hearAlone"
       />

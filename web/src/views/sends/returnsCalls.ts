@@ -6,3 +6,12 @@ export function returnsOf(id: string, act: string, section: string | null): Prom
   const ask = { params: { path: { id }, query: { act, section: section ?? undefined } } }
   return asked(api.GET('/api/documents/{id}/returns', ask)) as unknown as Promise<Returns>
 }
+
+/** Whose sends would come back to themselves, by what they would send to. */
+export async function loopsOf(id: string): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const found = (await asked(api.GET('/api/documents/{id}/sends/loops', { params: { path: { id } } }))) as unknown as {
+    to: string
+    from: string[]
+  }[]
+  return new Map(found.map((f) => [f.to, new Set(f.from)]))
+}

@@ -1,9 +1,11 @@
 import type { ChannelRow, Edit, Send } from '@/api/types'
 
-/** Channels and the targets that they may send to: a block of the table. */
+/** Channels and what they may send to: a block of the table. */
 export interface Block {
   channels: readonly string[]
   targets: readonly string[]
+  /** Whether a send would come back to itself; such cells of a block stay empty. */
+  loops: (channel: string, target: string) => boolean
 }
 
 const usual = { level: -12, tap: 'post', open: true } as const
@@ -12,10 +14,10 @@ export const highestDb = 6
 
 type Rows = ReadonlyMap<string, ChannelRow>
 
-function* cells(rows: Rows, { channels, targets }: Block) {
+function* cells(rows: Rows, { channels, targets, loops }: Block) {
   for (const channel of channels)
     for (const to of targets)
-      if (channel !== to)
+      if (channel !== to && !loops(channel, to))
         yield { channel, to, send: rows.get(channel)?.channel.sends.find((s) => s.to === to) as Send | undefined }
 }
 
@@ -28,12 +30,11 @@ function changed(rows: Rows, block: Block, change: (send: Send) => Partial<Send>
 }
 
 /** Sends where nothing is sent yet; what is there stays as it is. */
-export function added(rows: Rows, { channels, targets }: Block): Edit[] {
-  return targets.flatMap((to): Edit[] =>
-    [...cells(rows, { channels, targets: [to] })].every(({ send }) => send)
-      ? []
-      : [{ type: 'add-sends', channels: [...channels], send: { to, ...usual } }],
-  )
+export function added(rows: Rows, block: Block): Edit[] {
+  return block.targets.flatMap((to): Edit[] => {
+    const free = [...cells(rows, { ...block, targets: [to] })].filter(({ send }) => !send)
+    return free.length ? [{ type: 'add-sends', channels: free.map((f) => f.channel), send: { to, ...usual } }] : []
+  })
 }
 
 /** One level for all of the block; where nothing is sent yet, a send of that level. */

@@ -73,11 +73,19 @@ function onKey(event: KeyboardEvent) {
   event.preventDefault()
   event.stopPropagation()
 }
+/** Few steps do not become bars. */
+const widestPixels = 46
 </script>
 
 <template>
   <div class="scroll" @pointerup="drawing = undefined" @pointerleave="drawing = undefined">
-    <table ref="table" role="grid" aria-label="Steps" @keydown="onKey">
+    <table
+      ref="table"
+      role="grid"
+      aria-label="Steps"
+      :style="{ maxWidth: `${150 + steps * widestPixels}px` }"
+      @keydown="onKey"
+    >
       <tbody>
         <tr v-for="(r, y) in rows" :key="r.note">
           <th scope="row" :class="{ here: y === at.row }">{{ r.name }}</th>
@@ -107,6 +115,7 @@ function onKey(event: KeyboardEvent) {
 }
 
 table {
+  width: 100%;
   border-collapse: separate;
   border-spacing: 2px;
   touch-action: none;
@@ -116,6 +125,7 @@ th {
   position: sticky;
   left: 0;
   background: var(--raised, var(--panel));
+  width: 1%;
   text-align: left;
   font-weight: 400;
   color: var(--text-2);
@@ -131,7 +141,6 @@ th {
 }
 
 td {
-  width: 20px;
   min-width: 20px;
   height: 24px;
   padding: 0;
