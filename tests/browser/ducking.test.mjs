@@ -222,7 +222,8 @@ test('a rhythm is kept with its groove, and strikes the same things on another k
 test('the demo’s duckers are measured over the section that is chosen', async () => {
   await openTemplate(stage, 'Night Ferry')
   await page.getByRole('link', { name: 'Ducking' }).click()
-  await page.getByText('2 duckers, all back before the next hit').waitFor()
+  // The echo stays down from word to word while the narrator speaks.
+  await page.getByText('3 duckers, 1 still down at the next hit').waitFor()
   await page.getByRole('figure').getByText('Bass, for Pulse trigger').waitFor()
   await page.getByRole('button', { name: /Bass gives way to Pulse trigger/ }).press('ArrowDown')
   await page.getByRole('figure').getByText('Instruments, for Pulse trigger').waitFor()
