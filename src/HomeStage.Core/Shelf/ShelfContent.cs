@@ -5,6 +5,7 @@ using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Pieces;
 using HomeStage.Core.Studios;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -137,6 +138,19 @@ public sealed record ChainContent(Strip Strip) : ShelfContent
     public override string Words => Strip.Chains is [{ Controls.Count: > 0 } chain] ? $"{StripSummary.Of(Strip)}; {string.Join(", ", chain.Controls.Select(c => c.Name))}" : StripSummary.Of(Strip);
 
     public override Refusal? Check() => new Editing.LayChain([EmptyStage.MixBus], Strip).ApplyTo(EmptyStage.Create("Shelf")) is Editing.EditResult.Refused refused ? refused.Why : null;
+}
+
+/// <summary>A part of a template, to be put into others.</summary>
+/// <param name="Key">What calls it in the running order: one letter or digit that a person has chosen; null for none.</param>
+public sealed record SetPieceContent(SetPiece Piece, string? Key = null) : ShelfContent
+{
+    public override ShelfKind Kind => ShelfKind.SetPiece;
+
+    public override string Words => Piece.Words;
+
+    public override IReadOnlyList<MediaRef> Sounds => [.. Piece.Own.SelectMany(UsedSounds.Of).DistinctBy(s => s.Content)];
+
+    public override Refusal? Check() => Key is null or [>= '0' and <= '9'] or [>= 'a' and <= 'z'] ? Piece.Check() : new Refusal.WrongPlace(Key, "calls nothing: a set piece is called by one small letter or a digit");
 }
 
 /// <summary>An outside device with what is heard in its place.</summary>

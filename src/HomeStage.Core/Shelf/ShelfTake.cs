@@ -2,6 +2,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
 using HomeStage.Core.Outputs;
+using HomeStage.Core.Pieces;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Shelf;
@@ -12,8 +13,11 @@ namespace HomeStage.Core.Shelf;
 /// <param name="Swap">Where a kit takes the place of another: what that comes to.</param>
 public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap = null)
 {
-    /// <summary>What of a device that was there has no counterpart, a sentence each.</summary>
+    /// <summary>What has no counterpart here or was altered to fit, a sentence each.</summary>
     public Sequence<string> Left { get; init; } = [];
+
+    /// <summary>Of a set piece: what joins where.</summary>
+    public Sequence<PieceJoint> Joints { get; init; } = [];
 
     /// <param name="onto">A part that the item takes the place of: an instrument with a kit, or a groove or patch that has come from it before;
     /// for a strip or a chain the ids of channels, parted by spaces; for a rhythm a channel's id, with a slash and the starter's name for one that it takes the place of; for a device a <see cref="DevicePlace"/>, or a channel's id with a slash for the end of its strip; null for something new.</param>
@@ -35,6 +39,13 @@ public sealed record ShelfTake(Sequence<Edit> Edits, string Place, KitSwap? Swap
         StripContent strip => StripTake.Of(template, item, strip, onto) is { } laid ? Whole(template, laid, item) : new ShelfTakeResult.Refused(new Refusal.Missing("channel", onto ?? "none", $"that could take {item.Name}")),
         ChainContent chain => StripTake.Of(template, item, chain, onto) is { } put ? Whole(template, put, item) : new ShelfTakeResult.Refused(new Refusal.Missing("channel with a strip", onto ?? "none", $"that could take {item.Name}")),
         RhythmContent rhythm => RhythmTake.Of(template, item, rhythm, onto) is { } set ? Whole(template, set, item) : new ShelfTakeResult.Refused(new Refusal.Missing("channel with notes", onto ?? "none", $"that could take {item.Name}")),
+        SetPieceContent { Piece: var piece } => onto is not null
+            ? new ShelfTakeResult.Refused(new Refusal.WrongPlace(item.Name, "is put in beside the one that is there: take that out first"))
+            : PutIn.Of(template, piece, said) switch
+            {
+                ({ } put, _) => Whole(template, new(put.Edits, put.Top.Value) { Left = put.Notes, Joints = put.Joints }, item, put.Became),
+                (_, var why) => new ShelfTakeResult.Refused(why!),
+            },
         StudioContent => new ShelfTakeResult.Refused(new Refusal.WrongPlace(item.Name, "is a studio: it is chosen, and not put into a template")),
         _ => throw new ArgumentOutOfRangeException(nameof(item), item.Content, "Unknown kind of content."),
     };

@@ -5,11 +5,11 @@ namespace HomeStage.Core.Templates;
 /// <summary>Where a part of a template came from: the shelf's item, which revision of it, and what became of what.</summary>
 /// <remarks>The part itself is the template's own; nothing in it changes when the item does.</remarks>
 /// <param name="Kind">What was taken.</param>
-/// <param name="Place">The part that it is now: a channel's id for a kit, a machine or a strip, the name of a groove; of a patch what it is of and its name,
+/// <param name="Place">The part that it is now: a channel's id for a kit, a machine or a strip, the name of a groove; of a set piece the id of its first channel; of a patch what it is of and its name,
 /// parted by a slash; of a chain the channel's id and its own, of a rhythm the channel's id and the starter's name, parted by a slash; of a device a <see cref="DevicePlace"/>.</param>
 /// <param name="Item">Id of the item.</param>
 /// <param name="Revision">Of the item, from 1.</param>
-/// <param name="Became">By name in the item its name or id here, where the two differ.</param>
+/// <param name="Became">By name in the item its name or id here, where the two differ; of a set piece all that came with it.</param>
 public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Revision, Map<string> Became)
 {
     public const int MostInATemplate = 1000;
@@ -25,6 +25,7 @@ public sealed record ShelfCopy(ShelfKind Kind, string Place, string Item, int Re
         ShelfKind.Strip => Identifier.IsValid(Place) && template.Channels.Contains(new ChannelId(Place)),
         ShelfKind.Chain => ChainOf(template, Place) is not null,
         ShelfKind.Rhythm => StarterOf(template, Place) is not null,
+        ShelfKind.SetPiece => Became.Values.Any(v => Identifier.IsValid(v) && template.Channels.Contains(new ChannelId(v))),
         ShelfKind.Studio => false,
         _ => throw new ArgumentOutOfRangeException(nameof(template), Kind, "Unknown kind of item."),
     };
@@ -87,4 +88,7 @@ public enum ShelfKind
 
     /// <summary>A starter with what its notes strike and the groove that they follow.</summary>
     Rhythm,
+
+    /// <summary>A part of a template: channels with all that belongs to them, and what they are joined with.</summary>
+    SetPiece,
 }

@@ -134,6 +134,7 @@ internal static class StoredWords
             [typeof(MachineContent)] = "machine",
             [typeof(PatchContent)] = "patch",
             [typeof(RhythmContent)] = "rhythm",
+            [typeof(SetPieceContent)] = "set-piece",
             [typeof(StripContent)] = "strip",
             [typeof(StudioContent)] = "studio",
         },

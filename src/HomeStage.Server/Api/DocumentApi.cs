@@ -71,6 +71,7 @@ internal static class DocumentApi
         group.MapDucking();
         group.MapReturns();
         group.MapSendLoops();
+        group.MapPieces();
         group.MapMovement();
         group.MapSteps();
         group.MapResponses();

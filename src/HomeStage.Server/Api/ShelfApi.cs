@@ -1,6 +1,7 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Outputs;
+using HomeStage.Core.Pieces;
 using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
@@ -17,7 +18,8 @@ internal static class ShelfApi
 {
     /// <param name="Words">What it is about: "14 pieces, 8 pairs".</param>
     /// <param name="Of">For a patch: id of the instrument or processor that it is of; null for anything else.</param>
-    public sealed record ItemView(string Id, string Name, ShelfKind Kind, int Revision, string Words, DateTime? ChangedUtc, string? Of);
+    /// <param name="Key">Of a set piece: what calls it in the running order; null for nothing.</param>
+    public sealed record ItemView(string Id, string Name, ShelfKind Kind, int Revision, string Words, DateTime? ChangedUtc, string? Of, string? Key);
 
     /// <summary>A part of a document.</summary>
     /// <param name="Place">As a <see cref="ShelfCopy"/> has it.</param>
@@ -25,6 +27,9 @@ internal static class ShelfApi
     public sealed record PartRequest(string Document, ShelfKind Kind, string Place, string? Name = null, StripScope? For = null);
 
     public sealed record NameRequest(string Name);
+
+    /// <param name="Key">One small letter or a digit; null for none.</param>
+    public sealed record KeyRequest(string? Key);
 
     /// <param name="Edits">Notes in the document that its part is a copy of this from now on.</param>
     public sealed record Kept(ItemView Item, IReadOnlyList<Edit> Edits);
@@ -43,8 +48,9 @@ internal static class ShelfApi
 
     /// <param name="Place">The part that it becomes.</param>
     /// <param name="Swap">Where a kit takes the place of another.</param>
-    /// <param name="Left">What of a device that was there has no counterpart, a sentence each.</param>
-    public sealed record TakeView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, string Place, KitSwap? Swap, IReadOnlyList<string> Left);
+    /// <param name="Left">What has no counterpart here or was altered to fit, a sentence each.</param>
+    /// <param name="Joints">Of a set piece: what joins where.</param>
+    public sealed record TakeView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, string Place, KitSwap? Swap, IReadOnlyList<string> Left, IReadOnlyList<PieceJoint> Joints);
 
     public static void MapShelf(this RouteGroupBuilder api)
     {
@@ -62,8 +68,13 @@ internal static class ShelfApi
                     _ => throw new InvalidOperationException("A file is read or refused."),
                 });
         group.MapPut("/{item}", async Task<Results<Ok<ItemView>, ProblemHttpResult>> (string item, PartRequest part, ShelfStore shelf, DocumentStore store, CancellationToken cancellation) =>
-            await PartAsync(part, store, cancellation) is { } found ? Answer(await shelf.ReplaceAsync(item, found.Content, cancellation)) : Problems.NotFound("part"));
+            await PartAsync(part, store, cancellation) is { } found ? Answer(await shelf.ReplaceAsync(item, CalledAs(found.Content, await shelf.FindAsync(item, cancellation)), cancellation)) : Problems.NotFound("part"));
         group.MapPut("/{item}/name", async (string item, NameRequest asked, ShelfStore shelf, CancellationToken cancellation) => Answer(await shelf.RenameAsync(item, asked.Name.Trim(), cancellation)));
+        group.MapPut("/{item}/key", async Task<Results<Ok<ItemView>, ProblemHttpResult>> (string item, KeyRequest asked, ShelfStore shelf, CancellationToken cancellation) =>
+            await shelf.FindAsync(item, cancellation) is not { Content: SetPieceContent piece } ? Problems.NotFound("set piece")
+            : (piece with { Key = asked.Key }) is var called && called.Check() is { } wrong ? Problems.Refused(wrong)
+            : await TakenKeyAsync(item, asked.Key, shelf, cancellation) is { } taken ? Problems.Refused(taken)
+            : Answer(await shelf.ReplaceAsync(item, called, cancellation)));
         group.MapDelete("/{item}", async Task<Results<NoContent, ProblemHttpResult>> (string item, ShelfStore shelf, CancellationToken cancellation) =>
             await shelf.RemoveAsync(item, cancellation) ? TypedResults.NoContent() : Problems.NotFound("item"));
         group.MapGet("/{item}/document", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string item, ShelfStore shelf, CancellationToken cancellation) =>
@@ -82,7 +93,7 @@ internal static class ShelfApi
             : await shelf.FindAsync(item, cancellation) is not { } found ? Problems.NotFound("item")
             : ShelfTake.Of(document.Template, found, asked.Onto, asked.InPlaceOf) switch
             {
-                ShelfTakeResult.Taken { Take: var take } => TypedResults.Ok(new TakeView(take.Edits, EditWords.OfBatch(take.Edits, document.Template), take.Place, take.Swap, take.Left)),
+                ShelfTakeResult.Taken { Take: var take } => TypedResults.Ok(new TakeView(take.Edits, EditWords.OfBatch(take.Edits, document.Template), take.Place, take.Swap, take.Left, take.Joints)),
                 ShelfTakeResult.Refused refused => Problems.Refused(refused.Why),
                 _ => throw new InvalidOperationException("An item is taken or refused."),
             });
@@ -96,11 +107,19 @@ internal static class ShelfApi
             return Problems.Refused(wrong);
         var answer = await shelf.AddAsync(name, found.Content, cancellation);
         return answer is ShelfAnswer.Kept { Item: var item }
-            ? TypedResults.Ok(new Kept(ViewOf(item), [new PutShelfCopy(new(part.Kind, part.Place, item.Id, item.Revision, Map<string>.Empty))]))
+            ? TypedResults.Ok(new Kept(ViewOf(item), [new PutShelfCopy(ShelfKeep.Copy(item, part.Place))]))
             : Refused(answer);
     }
 
-    private static ItemView ViewOf(ShelfItem item, DateTime? changedUtc = null) => new(item.Id, item.Name, item.Content.Kind, item.Revision, item.Content.Words, changedUtc, (item.Content as PatchContent)?.Patch.Of);
+    /// <summary>A set piece keeps the key that calls it when it is renewed.</summary>
+    private static ShelfContent CalledAs(ShelfContent content, ShelfItem? before) => content is SetPieceContent piece && before?.Content is SetPieceContent { Key: var key } ? piece with { Key = key } : content;
+
+    private static async Task<Refusal?> TakenKeyAsync(string item, string? key, ShelfStore shelf, CancellationToken cancellation) =>
+        key is not null && (await shelf.ListAsync(cancellation)).Select(i => i.Item).FirstOrDefault(i => i.Id != item && i.Content is SetPieceContent piece && piece.Key == key) is { } other
+            ? new Refusal.Doubled($"key {key}", other.Name)
+            : null;
+
+    private static ItemView ViewOf(ShelfItem item, DateTime? changedUtc = null) => new(item.Id, item.Name, item.Content.Kind, item.Revision, item.Content.Words, changedUtc, (item.Content as PatchContent)?.Patch.Of, (item.Content as SetPieceContent)?.Key);
 
     private static Results<Ok<ItemView>, ProblemHttpResult> Answer(ShelfAnswer answer) => answer is ShelfAnswer.Kept kept ? TypedResults.Ok(ViewOf(kept.Item)) : Refused(answer);
 
@@ -135,7 +154,8 @@ internal static class ShelfApi
         renewal.Edits, EditWords.OfBatch(renewal.Edits, document.Template), renewal.Why?.Sentence);
 
     private static string PartOf(Template template, ShelfCopy copy) =>
-        copy.Kind is ShelfKind.Kit or ShelfKind.Machine or ShelfKind.Strip ? template.Channels[new ChannelId(copy.Place)].Name
+        copy.Kind is ShelfKind.SetPiece ? template.Channels.FirstOrDefault(c => c.Id.Value == copy.Place)?.Name ?? copy.Place
+        : copy.Kind is ShelfKind.Kit or ShelfKind.Machine or ShelfKind.Strip ? template.Channels[new ChannelId(copy.Place)].Name
         : copy.Kind is ShelfKind.Chain ? ShelfCopy.ChainOf(template, copy.Place)?.Channel.Name ?? copy.Place
         : copy.Kind is ShelfKind.Rhythm ? ShelfCopy.StarterOf(template, copy.Place)?.Channel.Name ?? copy.Place
         : copy.Kind is ShelfKind.Device && DevicePlace.Of(copy.Place) is { } place ? template.Channels[place.Channel].Name

@@ -4,7 +4,9 @@ using HomeStage.Core.Controls;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Pieces;
 using HomeStage.Core.Shelf;
+using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
 using HomeStage.TestKit;
 
@@ -13,7 +15,7 @@ namespace HomeStage.Formats.Tests.Documents;
 /// <summary>Items of the shelf as files.</summary>
 public class ShelfDocumentTests
 {
-    public static TheoryData<string> Kinds => ["kit", "machine", "groove", "patch", "device", "studio", "rhythm"];
+    public static TheoryData<string> Kinds => ["kit", "machine", "groove", "patch", "device", "studio", "rhythm", "set-piece"];
 
     [Theory]
     [MemberData(nameof(Kinds))]
@@ -74,6 +76,7 @@ public class ShelfDocumentTests
             ProcessorCatalogue.Reverb, Map<double>.Empty.With("decay-s", 3).With("device.depth", 1)),
         "studio" => new StudioContent(new(new("Table", ["Front", ""], ["L", "R"], 256) { RatesHz = [48000], MonitorsDirectly = true }) { BudgetMs = 9.5, MidiDevices = ["Pad board"], Devices = [new(new("Winch"), false) { Latency = new(9, 48000), Weight = new(1) }] }),
         "rhythm" => new RhythmContent(new("Gait", 1920, [new(0, 120, 36, 99), new(961, 1, 38, 1)], []), [new(36, "Kick", "drums/kick"), new(38, "Snare", "drums")], Groove.Swing("Lilt", 960, 0.6)),
+        "set-piece" => new SetPieceContent(PieceCut.Of(new RandomTemplates(7).Grown(90), [EmptyStage.MixBus])!.Value.Piece, "s"),
         _ => new PatchContent(new(InstrumentCatalogue.Undertow, "Murk", Map<double>.Empty)),
     };
 }

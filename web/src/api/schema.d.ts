@@ -1388,6 +1388,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/pieces/{place}/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    place: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OutView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/movement": {
         parameters: {
             query?: never;
@@ -3667,6 +3705,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{item}/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["KeyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ItemView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/{item}/document": {
         parameters: {
             query?: never;
@@ -5533,6 +5612,7 @@ export interface components {
             /** Format: date-time */
             changedUtc: null | string;
             of: null | string;
+            key: null | string;
         };
         JackChoice: {
             from: components["schemas"]["JackOrigin"];
@@ -5581,6 +5661,9 @@ export interface components {
             lowCutHz?: null | number;
             /** Format: double */
             highCutHz?: null | number;
+        };
+        KeyRequest: {
+            key: null | string;
         };
         KeyView: {
             key: components["schemas"]["MusicalKey"];
@@ -6047,6 +6130,10 @@ export interface components {
              */
             gridTicks: number;
         };
+        OutView: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+        };
         OutputLine: {
             /** Format: int32 */
             number: number;
@@ -6213,6 +6300,16 @@ export interface components {
             microphones: components["schemas"]["Microphone"][];
             sample?: null | components["schemas"]["MediaRef"];
             layers?: components["schemas"]["SampleLayer"][];
+        };
+        PieceJoint: {
+            outside: components["schemas"]["ChannelId"];
+            name: string;
+            words: string;
+            choices: unknown[];
+            to: null | components["schemas"]["ChannelId"];
+            comesAlong: boolean;
+            missing: null | string;
+            canComeAlong?: boolean;
         };
         /** @enum {unknown} */
         PieceStay: "by-plan" | "alone" | "on-first";
@@ -6530,7 +6627,7 @@ export interface components {
             };
         };
         /** @enum {unknown} */
-        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip" | "chain" | "rhythm";
+        ShelfKind: "kit" | "machine" | "groove" | "patch" | "device" | "studio" | "strip" | "chain" | "rhythm" | "set-piece";
         ShownController: {
             /** Format: int32 */
             number: number;
@@ -6779,6 +6876,7 @@ export interface components {
             place: string;
             swap: null | components["schemas"]["KitSwap"];
             left: string[];
+            joints: components["schemas"]["PieceJoint"][];
         };
         TakenOutput: {
             split: components["schemas"]["ChannelId"];

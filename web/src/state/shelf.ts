@@ -68,4 +68,5 @@ export const kindWords: Record<ShelfKind, string> = {
   strip: 'Strip',
   chain: 'Chain',
   rhythm: 'Rhythm',
+  'set-piece': 'Set piece',
 }

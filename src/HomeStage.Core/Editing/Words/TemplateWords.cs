@@ -37,6 +37,7 @@ internal static class TemplateWords
         ShelfKind.Kit => $"The kit of {ChannelName(place, t)}",
         ShelfKind.Machine => $"The machine of {ChannelName(place, t)}",
         ShelfKind.Chain => ShelfCopy.ChainOf(t, place) is var (of, chain) ? $"The chain {chain.Name} on {of.Name}" : $"A chain on {ChannelName(place.Split('/')[0], t)}",
+        ShelfKind.SetPiece => $"The set piece of {ChannelName(place, t)}",
         ShelfKind.Rhythm => ShelfCopy.StarterOf(t, place) is var (on, starter) ? $"The starter {starter.Name} of {on.Name}" : $"A starter of {ChannelName(place.Split('/')[0], t)}",
         ShelfKind.Strip => $"The strip of {ChannelName(place, t)}",
         ShelfKind.Groove => $"The groove {place}",

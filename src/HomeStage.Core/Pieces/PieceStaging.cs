@@ -1,0 +1,115 @@
+using HomeStage.Core.Making;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Pieces;
+
+/// <summary>A template with a piece in it: its channels behind all others, led to what they are joined with.</summary>
+internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyList<PieceJoint> joints, PieceNames names)
+{
+    private readonly Dictionary<ChannelId, ChannelId> _joined = joints.Where(j => j.To is not null).ToDictionary(j => j.Outside, j => j.To!.Value);
+    private readonly Dictionary<ChannelId, PieceLink> _links = joints.ToDictionary(j => j.Outside, j => PieceLink.Of(piece, piece.Stage.Channels[j.Outside]));
+    private readonly List<string> _notes = [];
+
+    public (Template Template, IReadOnlyList<string> Notes) Staged()
+    {
+        var sections = SectionsByName();
+        var acts = ActsByName();
+        var put = names.Channels.Select(c => Put(c, sections, acts)).ToList();
+        var there = template.Channels.Select(Leading);
+        var grooves = template.Grooves.Concat(names.NewGrooves).OrderBy(g => g.Name, StringComparer.Ordinal).ToSequence();
+        var levers = template.Levers.Concat(piece.Stage.Levers.Select(l => l with
+        {
+            Id = names.LeverOf(l.Id).Id,
+            Name = names.LeverOf(l.Id).Name,
+            Ranges = l.Ranges.Select(r => r with { Channel = names.Of(r.Channel), Target = Led(r.Target) ?? r.Target }).ToSequence(),
+            Shapes = l.Shapes.Where(s => sections.ContainsKey(s.Section)).Select(s => s with { Section = sections[s.Section] }).ToSequence(),
+        })).OrderBy(l => l.Id, StringComparer.Ordinal).ToSequence();
+        return (template with { Channels = ChannelList.From(there.Concat(put)), Grooves = grooves, Levers = levers }, _notes);
+    }
+
+    /// <summary>By section of the piece the one of that name here.</summary>
+    private Dictionary<string, string> SectionsByName()
+    {
+        var found = new Dictionary<string, string>();
+        foreach (var section in piece.Stage.Timeline.Sections)
+            if (template.Timeline.Sections.FirstOrDefault(s => string.Equals(s.Name, section.Name, StringComparison.OrdinalIgnoreCase)) is { } same)
+                found[section.Id] = same.Id;
+        return found;
+    }
+
+    private Dictionary<string, string> ActsByName()
+    {
+        var found = new Dictionary<string, string>();
+        foreach (var act in piece.Stage.Acts)
+            if (template.Acts.FirstOrDefault(a => a.Id == act.Id) is { } same || (same = template.Acts.FirstOrDefault(a => string.Equals(a.Name, act.Name, StringComparison.OrdinalIgnoreCase))) is not null)
+                found[act.Id] = same.Id;
+        return found;
+    }
+
+    private Channel Put(Channel channel, Dictionary<string, string> sections, Dictionary<string, string> acts)
+    {
+        var isAlong = piece.Outside.Contains(channel.Id);
+        var feeds = channel.Feeds.Select(f => Led(f)).OfType<SidechainFeed>().DistinctBy(f => f.Channel).ToSequence();
+        var led = ChannelReferences.Redirected(channel with { Feeds = [] }, (kind, to) =>
+            names.IsPutIn(to) ? names.Of(to)
+            : kind == ReferenceKind.Destination ? (isAlong ? WhereReturnsGo() : _joined.GetValueOrDefault(to, ChannelFactory.MixBus(template)))
+            : _joined.TryGetValue(to, out var here) ? here
+            : null);
+        var stages = channel.Stages.Where(s => acts.ContainsKey(s.Key)).Aggregate(Map<StageState>.Empty, (all, s) => all.With(acts[s.Key], s.Value));
+        return ConnectionOrder.Sorted(led with
+        {
+            Id = names.Of(channel.Id),
+            Name = names.NameOf(channel.Id),
+            Feeds = feeds,
+            Sends = led.Sends.DistinctBy(s => s.To).ToSequence(),
+            Plays = led.Plays.Distinct().ToSequence(),
+            Groove = channel.Groove is { } groove ? names.GrooveOf(groove) : null,
+            Stages = stages,
+            Inserts = led.Inserts.Select(i => i.ParkedIn.Count == 0 ? i : i with { ParkedIn = i.ParkedIn.Where(acts.ContainsKey).Select(a => acts[a]).Distinct().ToSequence() }).ToSequence(),
+            Patterns = channel.Patterns.Select(p => p with { Sections = Placed(p.Sections, sections, $"{p.Name} on {channel.Name}") }).ToSequence(),
+            Starters = channel.Starters.Select(s => s with { Sections = Placed(s.Sections, sections, $"{s.Name} on {channel.Name}") }).ToSequence(),
+            Shapes = Curves(channel, led, sections),
+        });
+    }
+
+    private ChannelId WhereReturnsGo() => template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Return && c.Destination is not null)?.Destination ?? ChannelFactory.MixBus(template);
+
+    private Sequence<string> Placed(Sequence<string> playedIn, Dictionary<string, string> sections, string what)
+    {
+        var here = playedIn.Where(sections.ContainsKey).Select(s => sections[s]).Distinct().ToSequence();
+        if (playedIn.Count > 0 && here.Count == 0)
+            _notes.Add($"{what} plays in every section: the one that it played in is not here.");
+        return here;
+    }
+
+    private Sequence<Automation.Shape> Curves(Channel channel, Channel led, Dictionary<string, string> sections)
+    {
+        var lost = channel.Shapes.Where(s => !sections.ContainsKey(s.Section)).ToList();
+        if (lost.Count > 0)
+            _notes.Add($"{(lost.Count == 1 ? "A curve" : $"{lost.Count} curves")} of {channel.Name} {(lost.Count == 1 ? "is" : "are")} left out: the section is not here.");
+        return led.Shapes.Where(s => sections.ContainsKey(s.Section)).Select(s => s with { Section = sections[s.Section] }).DistinctBy(s => (s.Target, s.Section)).ToSequence();
+    }
+
+    private Automation.Target? Led(Automation.Target target) => target is Automation.SendTarget moved
+        ? names.IsPutIn(moved.To) ? new Automation.SendTarget(names.Of(moved.To)) : _joined.TryGetValue(moved.To, out var here) ? new Automation.SendTarget(here) : null
+        : target;
+
+    /// <summary>To the key of the piece's own, or of what stands here for what it steered.</summary>
+    private SidechainFeed? Led(SidechainFeed feed) =>
+        names.IsPutIn(feed.Channel) ? feed with { Channel = names.Of(feed.Channel) }
+        : _joined.TryGetValue(feed.Channel, out var here) && _links[feed.Channel].KeyOn(template.Channels[here], feed.Insert) is { } insert ? feed with { Channel = here, Insert = insert }
+        : null;
+
+    /// <summary>What stands here for something that led into the piece leads into it as that did.</summary>
+    private Channel Leading(Channel channel)
+    {
+        var meant = _joined.Where(j => j.Value == channel.Id).Select(j => piece.Stage.Channels[j.Key]).ToList();
+        var feeds = meant.SelectMany(o => o.Feeds).Where(f => names.IsPutIn(f.Channel)).Select(f => f with { Channel = names.Of(f.Channel) }).DistinctBy(f => f.Channel).ToList();
+        var plays = meant.SelectMany(o => o.Plays).Where(names.IsPutIn).Select(names.Of).Distinct().ToList();
+        return feeds.Count == 0 && plays.Count == 0 ? channel : ConnectionOrder.Sorted(channel with
+        {
+            Feeds = channel.Feeds.Concat(feeds).ToSequence(),
+            Plays = channel.Plays.Concat(plays).ToSequence(),
+        });
+    }
+}
