@@ -66,6 +66,20 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     }
 
     [Fact]
+    public async Task APieceThatIsSaidToStandForNone_IsLeftToItself()
+    {
+        var id = await server.TemplateAsync("Night Ferry");
+        static string? Of(JsonNode swap) => (string?)swap["pieces"]!.AsArray().First(p => (string)p!["name"]! == "Gong")!["inPlaceOf"];
+
+        var usual = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/kit-swaps", new { channel = "tidewater", instrument = "tidewater-kit-deep" }));
+        var said = await RunningServer.JsonOf(await server.Client.PostAsJsonAsync($"/api/documents/{id}/kit-swaps", new { channel = "tidewater", instrument = "tidewater-kit-deep", inPlaceOf = new Dictionary<string, string?> { ["Gong"] = null } }));
+
+        Assert.Equal("Gong", Of(usual));
+        // It joins another of its family then.
+        Assert.NotEqual("Gong", Of(said));
+    }
+
+    [Fact]
     public async Task TheSwapToTheDeepKit_LeavesEveryExistingStripInPlace()
     {
         var id = await server.TemplateAsync("Night Ferry");

@@ -7,7 +7,7 @@ namespace HomeStage.Core.Pieces;
 /// <summary>Finds for what a piece was joined with its counterpart in a template: the main and the mix bus are what they are; else by role, and among those of one role by name; else by name.</summary>
 internal sealed class PieceJoins(SetPiece piece, Template template)
 {
-    /// <param name="said">By id of what is outside with what it shall be joined: a channel's id, <see cref="PieceJoint.Along"/>, or null for nothing.</param>
+    /// <param name="said">By id of what is outside with what it shall be joined: a channel's id, <see cref="PieceJoint.Along"/>, or empty or null for nothing.</param>
     /// <returns>One for each thing outside with which something is joined at all, in the piece's order.</returns>
     public IReadOnlyList<PieceJoint> Of(IReadOnlyDictionary<string, string?>? said)
     {

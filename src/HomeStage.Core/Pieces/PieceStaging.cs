@@ -66,20 +66,25 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
             Groove = channel.Groove is { } groove ? names.GrooveOf(groove) : null,
             Stages = stages,
             Inserts = led.Inserts.Select(i => i.ParkedIn.Count == 0 ? i : i with { ParkedIn = i.ParkedIn.Where(acts.ContainsKey).Select(a => acts[a]).Distinct().ToSequence() }).ToSequence(),
-            Patterns = channel.Patterns.Select(p => p with { Sections = Placed(p.Sections, sections, $"{p.Name} on {channel.Name}") }).ToSequence(),
-            Starters = channel.Starters.Select(s => s with { Sections = Placed(s.Sections, sections, $"{s.Name} on {channel.Name}") }).ToSequence(),
+            Patterns = Placed(channel, channel.Patterns, p => p.Name, p => p.Sections, (p, here) => p with { Sections = here }, sections),
+            Starters = Placed(channel, channel.Starters, s => s.Name, s => s.Sections, (s, here) => s with { Sections = here }, sections),
             Shapes = Curves(channel, led, sections),
         });
     }
 
     private ChannelId WhereReturnsGo() => template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Return && c.Destination is not null)?.Destination ?? ChannelFactory.MixBus(template);
 
-    private Sequence<string> Placed(Sequence<string> playedIn, Dictionary<string, string> sections, string what)
+    /// <summary>Starters where the sections that they played in are here. Where none of a channel's is, the one that played longest plays all through; they do not play all at once.</summary>
+    private Sequence<T> Placed<T>(Channel channel, Sequence<T> starters, Func<T, string> nameOf, Func<T, Sequence<string>> sectionsOf, Func<T, Sequence<string>, T> playingIn, Dictionary<string, string> sections)
     {
-        var here = playedIn.Where(sections.ContainsKey).Select(s => sections[s]).Distinct().ToSequence();
-        if (playedIn.Count > 0 && here.Count == 0)
-            _notes.Add($"{what} plays in every section: the one that it played in is not here.");
-        return here;
+        var lost = starters.Where(s => sectionsOf(s).Count > 0 && !sectionsOf(s).Any(sections.ContainsKey)).ToList();
+        var through = lost.Count == starters.Count ? lost.OrderByDescending(s => piece.Stage.Timeline.Sections.Where(x => sectionsOf(s).Contains(x.Id)).Sum(x => x.Bars)).Take(1).ToList() : [];
+        var left = lost.Except(through).Select(nameOf).ToList();
+        if (through.Count > 0)
+            _notes.Add($"{nameOf(through[0])} of {channel.Name} plays in every section: those that it played in are not here.");
+        if (left.Count > 0)
+            _notes.Add($"{string.Join(", ", left)} of {channel.Name} {(left.Count == 1 ? "is" : "are")} left out: the sections are not here.");
+        return starters.Where(s => !left.Contains(nameOf(s))).Select(s => playingIn(s, sectionsOf(s).Where(sections.ContainsKey).Select(i => sections[i]).Distinct().ToSequence())).ToSequence();
     }
 
     private Sequence<Automation.Shape> Curves(Channel channel, Channel led, Dictionary<string, string> sections)

@@ -21,7 +21,7 @@ internal static class KitSwapsApi
     /// <param name="Other">A kit of another document.</param>
     /// <param name="Kit">A kit that a file brought.</param>
     /// <param name="InPlaceOf">By name of a new piece or microphone the old one that it is to stand in for, null for none; the rest is paired.</param>
-    public sealed record SwapRequest(ChannelId Channel, string? Instrument = null, string? Item = null, KitPlace? Other = null, Kit? Kit = null, Map<string?>? InPlaceOf = null);
+    public sealed record SwapRequest(ChannelId Channel, string? Instrument = null, string? Item = null, KitPlace? Other = null, Kit? Kit = null, IReadOnlyDictionary<string, string?>? InPlaceOf = null);
 
     /// <summary>Where a kit stands.</summary>
     public sealed record KitPlace(string Document, ChannelId Channel);

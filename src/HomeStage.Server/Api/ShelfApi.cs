@@ -44,7 +44,7 @@ internal static class ShelfApi
     public sealed record UseView(string Document, string Name, DocumentKind Kind, int Revision, string Part, int Taken, bool IsBehind, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, string? Why);
 
     /// <param name="Onto">A part that it takes the place of; null for something new.</param>
-    public sealed record TakeRequest(string? Onto = null, Map<string?>? InPlaceOf = null);
+    public sealed record TakeRequest(string? Onto = null, IReadOnlyDictionary<string, string?>? InPlaceOf = null);
 
     /// <param name="Place">The part that it becomes.</param>
     /// <param name="Swap">Where a kit takes the place of another.</param>
@@ -116,7 +116,7 @@ internal static class ShelfApi
 
     private static async Task<Refusal?> TakenKeyAsync(string item, string? key, ShelfStore shelf, CancellationToken cancellation) =>
         key is not null && (await shelf.ListAsync(cancellation)).Select(i => i.Item).FirstOrDefault(i => i.Id != item && i.Content is SetPieceContent piece && piece.Key == key) is { } other
-            ? new Refusal.Doubled($"key {key}", other.Name)
+            ? new Refusal.WrongPlace(key, $"calls {other.Name} already")
             : null;
 
     private static ItemView ViewOf(ShelfItem item, DateTime? changedUtc = null) => new(item.Id, item.Name, item.Content.Kind, item.Revision, item.Content.Words, changedUtc, (item.Content as PatchContent)?.Patch.Of, (item.Content as SetPieceContent)?.Key);

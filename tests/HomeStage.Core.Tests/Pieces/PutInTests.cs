@@ -100,20 +100,33 @@ public class PutInTests
     [Fact]
     public void Starters_PlayInTheSectionsOfTheSameName_AndCurvesOfOthersAreLeftOut()
     {
-        static Template With(Template template, params string[] sections) => template with { Timeline = new(120, new(4, 4), sections.Select((s, i) => new Core.Timing.Section($"s{i}", s, 1)).ToSequence()) };
-        var from = With(OneBar(), "Verse", "Refrain").With(
-            Named(Tone("alto", "mix-bus"), "Alto", 0), new PutPattern(new("alto"), new("Held", 1920, [new(0, 960, 60, 90)], ["s1"])),
+        var from = With(OneBar(), ("Verse", 4), ("Refrain", 8)).With(
+            Named(Tone("alto", "mix-bus"), "Alto", 0), new PutPattern(new("alto"), new("Held", 1920, [new(0, 960, 60, 90)], ["s0", "s1"])),
             new PutShape(new("alto"), new(new LevelTarget(), "s0", [new(0, -10), new(1, 0)])), new PutShape(new("alto"), new(new LevelTarget(), "s1", [new(0, -20), new(1, 0)])));
-        var piece = PieceCut.Of(from, [new("alto")])!.Value.Piece;
+        var there = With(OneBar(), ("Intro", 2), ("Chorus", 2), ("refrain", 2));
 
-        var (known, _) = PutIn.Of(With(OneBar(), "Intro", "Chorus", "refrain"), piece);
-        var (strange, _) = PutIn.Of(With(OneBar(), "Only"), piece);
+        var (put, _) = PutIn.Of(there, PieceCut.Of(from, [new("alto")])!.Value.Piece);
 
-        var alto = With(OneBar(), "Intro", "Chorus", "refrain").With([.. known!.Edits]).Channels[new ChannelId("alto")];
+        var alto = there.With([.. put!.Edits]).Channels[new ChannelId("alto")];
         Assert.Equal("s2", Assert.Single(alto.Patterns.Single(p => p.Notes[0].LengthTicks == 960).Sections));
         Assert.Equal(("s2", -20.0), (Assert.Single(alto.Shapes).Section, alto.Shapes[0].Points[0].Value));
-        Assert.Equal(["A curve of Alto is left out: the section is not here."], known.Notes);
-        Assert.Contains("Held on Alto plays in every section: the one that it played in is not here.", strange!.Notes);
+        Assert.Equal(["A curve of Alto is left out: the section is not here."], put.Notes);
+    }
+
+    /// <summary>The refrain is the longer one.</summary>
+    [Fact]
+    public void WhereNoneOfTheSectionsIsHere_OneStarterPlaysThrough_AndNotAllAtOnce()
+    {
+        var from = With(OneBar(), ("Verse", 4), ("Refrain", 8)).With(
+            Named(Tone("alto", "mix-bus"), "Alto", 0), new RemovePattern(new("alto"), "Held"),
+            new PutPattern(new("alto"), new("Long", 1920, [new(0, 960, 60, 90)], ["s1"])), new PutPattern(new("alto"), new("Brief", 1920, [new(0, 960, 62, 90)], ["s0"])));
+        var there = With(OneBar(), ("Only", 1));
+
+        var (put, _) = PutIn.Of(there, PieceCut.Of(from, [new("alto")])!.Value.Piece);
+
+        var plays = Assert.Single(there.With([.. put!.Edits]).Channels[new ChannelId("alto")].Patterns);
+        Assert.Equal(("Long", 0), (plays.Name, plays.Sections.Count));
+        Assert.Equal(["Long of Alto plays in every section: those that it played in are not here.", "Brief of Alto is left out: the sections are not here."], put.Notes);
     }
 
     [Fact]
@@ -133,6 +146,8 @@ public class PutInTests
         Assert.Null(PieceCut.Of(From, [new("gone")]));
         Assert.Null(PieceCut.Of(From, []));
     }
+
+    private static Template With(Template template, params (string Name, int Bars)[] sections) => template with { Timeline = new(120, new(4, 4), sections.Select((s, i) => new Core.Timing.Section($"s{i}", s.Name, s.Bars)).ToSequence()) };
 
     private static AddChannel Named(AddChannel add, string name, double level) => add with { Channel = add.Channel with { Name = name, Level = new(level) } };
 }

@@ -7,6 +7,7 @@ defineEmits<{ leave: [] }>()
 <template>
   <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
   <div class="ends">
+    <slot />
     <button type="button" class="plain" @click="$emit('leave')">{{ leave }}</button>
     <button v-if="!readOnly" type="submit" class="loud" :disabled="disabled">{{ keep }}</button>
   </div>

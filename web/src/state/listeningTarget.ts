@@ -32,11 +32,7 @@ export function useListeningTarget() {
       },
   )
   /** Names what a render would be of, at this revision; a render of another is old. */
-  const wanted = computed(
-    () =>
-      request.value &&
-      [document.head?.revision, trying.value?.name, ...Object.values(request.value).map(String)].join('/'),
-  )
+  const wanted = computed(() => request.value && [document.head?.revision, JSON.stringify(request.value)].join('/'))
   const pointName = computed(() => (point.value ? (document.rows.get(point.value)?.channel.name ?? 'Main') : 'Main'))
   const title = computed(() =>
     [pointName.value, section.value && document.sectionName(section.value)].filter(Boolean).join(', '),

@@ -32,6 +32,12 @@ export const useShelf = defineStore('shelf', () => {
     await look()
   }
 
+  /** What calls a set piece in the running order; null for nothing. */
+  async function call(item: string, key: string | null) {
+    await asked(api.PUT('/api/shelf/{item}/key', { params: { path: { item } }, body: { key } }))
+    await look()
+  }
+
   async function remove(item: string) {
     await asked(api.DELETE('/api/shelf/{item}', { params: { path: { item } } }))
     await look()
@@ -55,7 +61,7 @@ export const useShelf = defineStore('shelf', () => {
     }
   }
 
-  return { items, look, ofKind, keep, replace, rename, remove, bring, usesOf, taking }
+  return { items, look, ofKind, keep, replace, rename, call, remove, bring, usesOf, taking }
 })
 
 export const kindWords: Record<ShelfKind, string> = {

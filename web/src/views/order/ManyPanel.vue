@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import ManyAdds from './ManyAdds.vue'
 import ManyFacts from './ManyFacts.vue'
+import PieceLine from './pieces/PieceLine.vue'
 import ManyStrips from '@/strips/ManyStrips.vue'
 import { useManyEdits } from './useManyEdits'
 
@@ -20,6 +21,7 @@ const names = computed(() => many.rows.value.map((r) => r.channel.name))
     <button type="button" class="plain" @click="many.duplicate()">Duplicate</button>
     <button type="button" class="plain" @click="many.remove()">Remove</button>
   </div>
+  <PieceLine :channels="many.ids.value" />
   <section>
     <h3>All alike</h3>
     <form class="name" @submit.prevent="pattern.trim() && many.name(pattern, from)">

@@ -5,6 +5,7 @@ import DocumentTitle from './DocumentTitle.vue'
 import OrderTree from './OrderTree.vue'
 import SidePanel from './SidePanel.vue'
 import ToolLine from './ToolLine.vue'
+import PutPieceDialog from './pieces/PutPieceDialog.vue'
 import type { Filter } from './filter'
 import { orderHelp, orderShortcuts } from './orderKeymap'
 import type { DocumentKind } from '@/api/types'
@@ -20,6 +21,7 @@ const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
 const listening = useListening()
 const adding = ref(false)
+const putting = ref(false)
 const checking = ref(false)
 const defaulting = ref(false)
 const explaining = ref(false)
@@ -30,6 +32,7 @@ useShown(props)
 
 useKeymap(orderShortcuts, {
   add: () => (adding.value = true),
+  piece: () => (putting.value = true),
   undo: document.undo,
   redo: document.redo,
   play: listening.play,
@@ -46,6 +49,7 @@ useKeymap(orderShortcuts, {
         v-model:filter="filter"
         v-model:everything="everything"
         @add="adding = true"
+        @piece="putting = true"
         @check="checking = true"
         @defaults="defaulting = true"
         @explain="explaining = true"
@@ -63,6 +67,7 @@ useKeymap(orderShortcuts, {
     <SidePanel v-if="document.head?.id === id" />
   </main>
   <AddChannelDialog v-model:open="adding" />
+  <PutPieceDialog v-model:open="putting" />
   <DefaultsDialog v-model:open="defaulting" />
   <LineCheckDialog v-model:open="checking" />
   <ShortcutsDialog v-model:open="explaining" place="the running order" :shortcuts="orderHelp" />

@@ -12,6 +12,7 @@ import PlayedSection from './PlayedSection.vue'
 import PlayerPanel from './PlayerPanel.vue'
 import RoutingPanel from './RoutingPanel.vue'
 import SendsList from './SendsList.vue'
+import PieceLine from './pieces/PieceLine.vue'
 import SoundStarters from './SoundStarters.vue'
 import StarterList from './StarterList.vue'
 import FindingCard from '@/parts/FindingCard.vue'
@@ -69,6 +70,7 @@ function remove() {
         <FindingCard v-for="finding in found" :key="finding.key" :finding="finding" @go="document.choose($event)" />
       </section>
       <RoutingPanel :key="`r-${channel.id}`" :row="row" />
+      <PieceLine v-if="!can.standsOnce" :channels="[channel.id]" />
       <LevelLine v-if="can.sums" :channel="channel.id" />
       <NotesTargets v-if="!can.sounds" :channel="channel" />
       <PlayerPanel v-if="isPlayer" :key="`p-${channel.id}`" :row="row" />

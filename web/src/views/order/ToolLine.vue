@@ -8,7 +8,7 @@ import { useFindings } from '@/state/findings'
 const search = defineModel<string>('search', { required: true })
 const filter = defineModel<Filter>('filter', { required: true })
 const everything = defineModel<boolean>('everything', { required: true })
-defineEmits<{ add: []; check: []; defaults: []; explain: [] }>()
+defineEmits<{ add: []; piece: []; check: []; defaults: []; explain: [] }>()
 const document = useDocument()
 const findings = useFindings()
 
@@ -19,6 +19,10 @@ const states = computed(() => {
   const count = { 'on-stage': 0, 'behind-the-curtain': 0, 'in-the-wings': 0 }
   for (const row of document.ordered) count[row.channel.stages[document.act] ?? 'on-stage']++
   return count
+})
+const counted = computed(() => {
+  const { 'on-stage': on, 'behind-the-curtain': behind, 'in-the-wings': wings } = states.value
+  return `${on} on stage, ${behind} behind the curtain, ${wings} in the wings`
 })
 </script>
 
@@ -32,6 +36,14 @@ const states = computed(() => {
       </optgroup>
     </select>
     <button type="button" class="plain add" @click="$emit('add')"><Icon name="plus" :size="14" /> Add a channel</button>
+    <button
+      type="button"
+      class="plain bare"
+      title="A part of another template that is kept on the shelf"
+      @click="$emit('piece')"
+    >
+      Set piece…
+    </button>
     <RouterLink class="plain bare" :to="castPath" title="All channels as a page of names, to be read and written"
       >Cast list</RouterLink
     >
@@ -69,6 +81,7 @@ const states = computed(() => {
       class="plain bare"
       :aria-pressed="everything"
       :class="{ on: everything }"
+      :title="counted"
       @click="everything = !everything"
     >
       Show all
@@ -83,6 +96,7 @@ const states = computed(() => {
   gap: 10px;
   padding: 9px 18px 7px;
   white-space: nowrap;
+  container-type: inline-size;
 }
 
 .find {
@@ -114,8 +128,13 @@ const states = computed(() => {
 .states {
   display: flex;
   gap: 10px;
-  min-width: 0;
-  overflow: hidden;
+}
+
+/* Where there is no room for the counts, the button beside them tells them. */
+@container (width < 1050px) {
+  .states {
+    display: none;
+  }
 }
 
 .wings {

@@ -35,6 +35,7 @@ export type RowAct = (typeof rowShortcuts)[number]['act']
 /** What the place does wherever the focus is. */
 export const orderShortcuts = [
   { act: 'add', chords: ['n'], keys: 'n', does: 'add a channel' },
+  { act: 'piece', chords: ['i'], keys: 'i', does: 'put in a set piece; there its key or its name calls it' },
   ...documentShortcuts,
 ] as const satisfies readonly Shortcut[]
 

@@ -21,9 +21,10 @@ export interface SwapChoice {
   kit?: Kit
 }
 
-/** Another kit on the splits that are there, as edits and what they come to. */
+/** Another kit on the splits that are there, as edits and what they come to.
+ * @param inPlaceOf by piece the one that it stands in for; null for none */
 export function swapOf(id: string, channel: string, choice: SwapChoice, inPlaceOf: Record<string, string | null>) {
-  // Null says that a piece stands in for none; the description of the API cannot say that of a map.
+  // The description of the API cannot say that a value of a map may be null.
   const chosen = inPlaceOf as Record<string, string>
   const none = { instrument: null, item: null, other: null, kit: null }
   const ask = { params: { path: { id } }, body: { channel, ...none, ...choice, inPlaceOf: chosen } }

@@ -6,7 +6,7 @@ import { dayOf } from '@/views/library/keepingCalls'
 
 /** One item of the shelf. */
 defineProps<{ item: ShelfItem }>()
-defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
+defineEmits<{ rename: [name: string]; call: [key: string | null]; uses: []; remove: [] }>()
 </script>
 
 <template>
@@ -20,7 +20,22 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
         @change="(name) => name && name !== item.name && $emit('rename', name)"
       />
     </td>
-    <td class="quiet">{{ kindWords[item.kind] }}</td>
+    <td class="quiet kind">
+      {{ kindWords[item.kind] }}<template v-if="item.kind === 'set-piece'">, </template>
+      <label
+        v-if="item.kind === 'set-piece'"
+        class="faint"
+        title="In the running order i and this letter or digit call it"
+        >key
+        <input
+          class="field key"
+          maxlength="1"
+          :aria-label="`Key of ${item.name}`"
+          :value="item.key ?? ''"
+          @change="$emit('call', ($event.target as HTMLInputElement).value.trim().toLowerCase() || null)"
+        />
+      </label>
+    </td>
     <td class="roomy">{{ item.words }}</td>
     <td class="right roomy">{{ item.revision }}</td>
     <td class="right quiet roomy">{{ item.changedUtc ? dayOf(item.changedUtc) : '' }}</td>
@@ -47,6 +62,16 @@ defineEmits<{ rename: [name: string]; uses: []; remove: [] }>()
 
 .name .field {
   width: 100%;
+}
+
+.kind {
+  white-space: nowrap;
+}
+
+.key {
+  width: 30px;
+  text-align: center;
+  margin-left: 4px;
 }
 
 .ways {

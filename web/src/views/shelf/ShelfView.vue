@@ -92,6 +92,7 @@ onMounted(() => attempt(shelf.look))
           :key="item.id"
           :item="item"
           @rename="(name) => attempt(() => shelf.rename(item.id, name))"
+          @call="(key) => attempt(() => shelf.call(item.id, key))"
           @uses="ask(item)"
           @remove="remove(item)"
         />
