@@ -30,7 +30,7 @@ public class FloorsTests
         ["Sound.Tapes"],
         ["Sound.Rendering"],
         ["Sound"],
-        ["Machines", "Shelf", "Soundcheck.Findings"],
+        ["Machines", "Shelf", "Starting", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
         ["Soundcheck", "LineChecks", "Cabled", "Ducking", "Sends"],
         ["Casting"],

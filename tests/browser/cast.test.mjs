@@ -167,6 +167,7 @@ test('what sings is kept and put into another template, in 4 actions, and taken 
   await page.getByRole('link', { name: 'Shelf' }).click()
   await page.getByLabel('Key of Duet with answers').fill('y')
   await page.getByLabel('Key of Duet with answers').press('Tab')
+  await settles(async () => (await stage.get('/api/shelf')).find((i) => i.name === 'Duet with answers').key, 'y')
   await page.getByLabel('Key of Ferry company').fill('y')
   await page.getByLabel('Key of Ferry company').press('Tab')
   await page.getByRole('alert').filter({ hasText: 'calls Duet with answers already' }).waitFor()
@@ -204,6 +205,53 @@ test('what sings is kept and put into another template, in 4 actions, and taken 
   await settles(channels, before)
   await page.getByRole('button', { name: 'Undo' }).click()
   await row(page, 'Duettist 2').waitFor()
+})
+
+test('a song of it, with its key and a singer, is begun in 6 actions', async () => {
+  // Somebody for whom no input was said waits for one.
+  const id = page.url().split('/').at(-1)
+  const { revision } = (await stage.get(`/api/documents/${id}`)).head
+  const guest = { kind: 'audio', name: 'Guest voice', bare: true }
+  await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision, edits: [{ type: 'make-channel', wish: guest }] }) })
+  const made = (await channels()).find((c) => c.name === 'Guest voice')
+  await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: revision + 1, edits: [{ type: 'set-source', channel: made.id, source: null }] }) })
+  await row(page, 'Guest voice').waitFor()
+  const began = stage.actions.all
+  await page.getByRole('button', { name: 'Start a song' }).click()
+  const starting = page.getByRole('dialog', { name: 'Start a song' })
+  await starting.getByLabel('Title').fill('Slack water')
+  await starting.getByLabel(/^Key/).selectOption({ label: 'G minor' })
+  await starting.getByLabel('Input of Guest voice').selectOption({ index: 6 })
+  assert.deepEqual(await seriousIn(page), [])
+  await starting.getByLabel('Title').press('Enter')
+  await page.waitForURL(/\/songs\/[^/]+\/order/)
+  await row(page, 'Guest voice').waitFor()
+  const taken = stage.actions.since(began)
+  console.log(`actions for a song, its key and a singer: ${taken}`)
+  assert.ok(taken <= 6, `${taken} actions`)
+  const song = await stage.get(`/api/documents/${page.url().match(/songs\/([^/]+)/)[1]}`)
+  assert.deepEqual(song.head.key, { fifths: -2, minor: true })
+  assert.equal(song.head.name, 'Slack water')
+  const of = (name) => song.channels.find((r) => r.channel.name === name).channel
+  assert.equal(of('Guest voice').source.first, 6)
+  assert.equal(of('Soprano').source.first, 7)
+  await page.goBack()
+  await row(page, 'Guest voice').waitFor()
+})
+
+test('from the library a song is begun by Enter, a title, Enter', async () => {
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('button', { name: 'Start a song from First Rehearsal' }).and(page.locator(':focus')).waitFor()
+  await page.keyboard.press('Enter')
+  const starting = page.getByRole('dialog', { name: 'Start a song' })
+  await starting.getByLabel('Title').and(page.locator(':focus')).waitFor()
+  await page.keyboard.type('Low tide')
+  await page.keyboard.press('Enter')
+  await row(page, 'Kick').waitFor()
+  await page.getByRole('button', { name: 'Low tide' }).waitFor()
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('button', { name: 'An empty stage' }).click()
+  await row(page, 'Mix bus').waitFor()
 })
 
 test('what a piece joins is chosen before it is put in, and heard', async () => {

@@ -155,7 +155,7 @@ test('what waits is one press away, wakes with the key, and a song asks for what
   await dialog('Start a song').getByText('Equaliser on Jory lead vox').click()
   await dialog('Start a song').getByRole('button', { name: 'Start the song' }).click()
   await page.waitForURL(/\/songs\//)
-  const song = await channelsOf(page.url().split('/').pop())
+  const song = await channelsOf(page.url().match(/songs\/([^/]+)/)[1])
   assert.deepEqual(song.find((c) => c.name === 'Jory lead vox').inserts.map((i) => i.waitsFor?.what ?? null), [null, null, 'song-key', null])
 })
 

@@ -167,6 +167,10 @@ test('a song is started, remembers its template, and its package opens elsewhere
   await dialog.getByLabel('Tempo').fill('96')
   await dialog.getByLabel('Key').selectOption({ label: 'D minor' })
   await dialog.getByRole('button', { name: 'Start the song' }).click()
+  // It opens where one writes; its page tells where it came from.
+  await row(page, 'Deep drum').waitFor()
+  await page.waitForURL(/\/songs\/[^/]+\/order$/)
+  await page.goto(page.url().replace(/\/order$/, ''))
   await page.getByRole('heading', { name: 'The Lamp Goes Out' }).waitFor()
   assert.match(await page.locator('main').innerText(), /Night Ferry, as it was at revision \d+/)
 

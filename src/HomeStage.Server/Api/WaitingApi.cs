@@ -1,9 +1,7 @@
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Compiling;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Recording;
-using HomeStage.Core.Studios;
+using HomeStage.Core.Starting;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Data;
@@ -24,8 +22,6 @@ internal static class WaitingApi
     /// <param name="Ready">Inserts of which a person says that they wait no more.</param>
     public sealed record CameRequest(MusicalKey? Key, Sequence<ReadyInsert> Ready);
 
-    public sealed record ReadyInsert(ChannelId Channel, InsertId Insert);
-
     /// <param name="Edits">Say what has come, and park for recording what is too late to sing through.</param>
     public sealed record CameView(IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words);
 
@@ -35,28 +31,14 @@ internal static class WaitingApi
             await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok<IReadOnlyList<WaitingView>>([.. Waiting.In(document.Template).Select(w => ViewOf(document.Template, w))]) : Problems.NotFound("document"));
         group.MapPost("/{id}/waiting", async Task<Results<Ok<CameView>, ProblemHttpResult>> (string id, CameRequest asked, DocumentStore store, StudioDesk desk, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
-            : Came(document.Template, asked.Key, asked.Ready, await desk.OnAsync(cancellation)) switch
+            : SongStart.Came(document.Template, asked.Key, asked.Ready, (await desk.OnAsync(cancellation))?.Studio) switch
             {
                 (null, var why) => Problems.Refused(why!),
                 ({ } edits, _) => TypedResults.Ok(new CameView(edits, EditWords.OfBatch(edits, document.Template))),
             });
     }
 
-    /// <returns>The edits by which a key and a person's word come to a template; or why they cannot.</returns>
-    internal static (Sequence<Edit>? Edits, Refusal? Why) Came(Template template, MusicalKey? key, IReadOnlyList<ReadyInsert> ready, StudioOn? on)
-    {
-        Sequence<Edit> said =
-        [
-            .. key == template.Key ? Array.Empty<Edit>() : [new SetMusicalKey(key)],
-            .. ready.Select(r => new SetWaitsFor(r.Channel, r.Insert, null)),
-        ];
-        if (Batch.Apply(template, said) is not BatchResult.Applied { Template: var after })
-            return (null, ((BatchResult.Refused)Batch.Apply(template, said)).Why);
-        var stands = on is null ? after : InStudio.Of(after, on.Studio);
-        return ([.. said, .. Waking.Parked(template, new CompiledTemplate(stands), on?.Studio)], null);
-    }
-
-    private static WaitingView ViewOf(Template template, Waiting waiting)
+    internal static WaitingView ViewOf(Template template, Waiting waiting)
     {
         var channel = template.Channels[waiting.Channel];
         return new(waiting.Channel, waiting.Insert, channel.Name, channel.Inserts.First(i => i.Id == waiting.Insert).Title(), waiting.For.What, waiting.For.Note, waiting.IsIdle);

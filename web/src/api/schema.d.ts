@@ -122,6 +122,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StartView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/auditions": {
         parameters: {
             query?: never;
@@ -5554,6 +5591,16 @@ export interface components {
             /** Format: double */
             peakDbfs: number;
         };
+        InputLine: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            isWide: boolean;
+            was: null | string;
+            here: null | string;
+            /** Format: int32 */
+            first: null | number;
+            note: null | string;
+        };
         InputNameRequest: {
             /** Format: int32 */
             input: number;
@@ -6034,6 +6081,10 @@ export interface components {
             tempoBpm: null | number;
             key: null | components["schemas"]["MusicalKey"];
             ready?: null | components["schemas"]["ReadyInsert"][];
+            meter?: null | components["schemas"]["Meter"];
+            sections?: null | string;
+            inputs?: null | components["schemas"]["SaidInput"][];
+            withoutPrints?: null | unknown[];
         };
         NewTemplate: {
             name: string;
@@ -6383,6 +6434,11 @@ export interface components {
             removes: string[];
             setsOff: string[];
         };
+        PrintLine: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            prints: string[];
+        };
         ProcessorView: {
             id: string;
             name: string;
@@ -6534,6 +6590,11 @@ export interface components {
             edits: components["schemas"]["Edit"][];
             words: string[];
             limits: string[];
+        };
+        SaidInput: {
+            channel: components["schemas"]["ChannelId"];
+            /** Format: int32 */
+            first: number;
         };
         SampleLayer: {
             /** Format: int32 */
@@ -6726,6 +6787,17 @@ export interface components {
             left: string[];
             gone: string[];
             completions: components["schemas"]["CastCompletion"][];
+        };
+        StartView: {
+            /** Format: double */
+            tempoBpm: number;
+            meter: components["schemas"]["Meter"];
+            key: null | components["schemas"]["MusicalKey"];
+            sections: string;
+            waiting: components["schemas"]["WaitingView"][];
+            inputs: components["schemas"]["InputLine"][];
+            prints: components["schemas"]["PrintLine"][];
+            studioInputs: string[];
         };
         StepFigure: {
             name: string;

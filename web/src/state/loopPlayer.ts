@@ -63,8 +63,11 @@ export class LoopPlayer {
     if (scheduled === 0) this.startedAt = context.currentTime + leadSeconds
     const at = this.startedAt + scheduled / sound.rate
     const late = Math.max(0, context.currentTime - at)
-    if (late < piece.duration) node.start(at + late, late)
-    nodes.push(node)
+    // A piece that is over before it comes is never begun, so there is nothing of it to stop.
+    if (late < piece.duration) {
+      node.start(at + late, late)
+      nodes.push(node)
+    }
     this.pieces.scheduled = sound.frames
   }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import RemovedDialog from './RemovedDialog.vue'
 import RemovedNotice from './RemovedNotice.vue'
@@ -9,7 +9,7 @@ import { recover, remove } from './keepingCalls'
 import { api, asked, sentenceOf, upload } from '@/api/client'
 import type { BroughtIn, RemovedThing, Song, Summary } from '@/api/types'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
-import StartSongDialog from '@/parts/StartSongDialog.vue'
+import StartSongDialog from '@/parts/start/StartSongDialog.vue'
 
 const router = useRouter()
 const templates = ref<Summary[]>()
@@ -24,6 +24,7 @@ const broughtIn = ref<BroughtIn & { name: string }>()
 const showsRemoved = ref(false)
 const showsSounds = ref(false)
 const file = useTemplateRef('file')
+const loud = useTemplateRef<HTMLButtonElement>('loud')
 
 const categories = computed(() => [...new Set(templates.value?.map((t) => t.category).filter(Boolean))].sort())
 const opensByDefault = computed(() => templates.value?.find((t) => t.opensByDefault) ?? templates.value?.[0])
@@ -104,7 +105,13 @@ function start(template: Summary) {
   starting.value = true
 }
 
-onMounted(load)
+// Enter, a title, Enter: whoever comes in by the keyboard begins where most do.
+onMounted(async () => {
+  await load()
+  await nextTick()
+  const at = window.document.activeElement
+  if (!at || at === window.document.body || at.closest('nav')) loud.value?.focus({ preventScroll: true })
+})
 </script>
 
 <template>
@@ -115,7 +122,7 @@ onMounted(load)
       {{ songs.length === 1 ? 'song' : 'songs' }}
     </span>
     <span class="gap" />
-    <button v-if="opensByDefault" type="button" class="loud" @click="start(opensByDefault)">
+    <button v-if="opensByDefault" ref="loud" type="button" class="loud" @click="start(opensByDefault)">
       Start a song from {{ opensByDefault.name }}
     </button>
   </PlaceHeader>
