@@ -41,7 +41,7 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
     {
         var found = new Dictionary<string, string>();
         foreach (var act in piece.Stage.Acts)
-            if (template.Acts.FirstOrDefault(a => a.Id == act.Id) is { } same || (same = template.Acts.FirstOrDefault(a => string.Equals(a.Name, act.Name, StringComparison.OrdinalIgnoreCase))) is not null)
+            if ((template.Acts.FirstOrDefault(a => a.Id == act.Id) ?? template.Acts.FirstOrDefault(a => string.Equals(a.Name, act.Name, StringComparison.OrdinalIgnoreCase))) is { } same)
                 found[act.Id] = same.Id;
         return found;
     }

@@ -15,7 +15,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
         new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
         new PieceUnheard(), new OutputBeyond(), new OtherOutputs(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new CalledOtherwise(), new OutputNames(), new OutputNumbering(),
         new FaderHeld(), new HeldTwice(), new MovesWhatIsOff(), new NeedsKey(), new StripOnNotes(), new StripOnTake(), new TwoLimiters(), new WideBass(),
-        new KeyWithoutFeed(), new FeedIntoClosedKey(), new FeedFromSilence(), new FeedFromClosedFader(), new TriggerHeard(), new TriggerWithoutNotes(), new DuckerNotRecovered(), new LowEndDrivesBus(), new DuckerOnEveryMember(),
+        new KeyWithoutFeed(), new FeedIntoClosedKey(), new FeedFromSilence(), new FeedFromClosedFader(), new TriggerHeard(), new TriggerWithoutNotes(), new DuckerNotRecovered(), new LowEndDrivesBus(), new DuckerOnEveryMember(), new WideFeed(),
         new ReturnNotWet(), new DryTwice(), new LowEndIntoReverb(), new TailOverBar(), new DelayOffNote(),
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
         new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(),

@@ -68,6 +68,11 @@ internal static class SendFaults
                 Bassy(inOrder).With(new AddInsert(EmptyStage.Main, Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(false, HighCutHz: 9000) }, 0)),
             ]),
             ("ducker-on-every-member", [EveryMember(inOrder)]),
+            ("wide-feed",
+            [
+                keyed.With(new RemoveInsert(Lead, Duck), new AddInsert(Lead, Ducker with { Device = StudioFaults.Press }), Feed(Pulse), new SetFormat(Pulse, ChannelFormat.Stereo)),
+                inOrder.With(new AddInsert(Lead, Ducker with { Device = StudioFaults.Press }), Feed(Low), new SetFormat(Low, ChannelFormat.Stereo)),
+            ]),
             ("dry-twice",
             [
                 inOrder.With(new AddInsert(Echo, Insert("taps", ProcessorCatalogue.Delay) with { ParkedIn = [InWrite] })),

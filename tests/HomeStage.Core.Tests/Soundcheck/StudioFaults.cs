@@ -15,11 +15,14 @@ internal static class StudioFaults
     private static readonly OutsideDevice Tuner = new("Tuner") { Latency = new(1536, 48000) };
     private static readonly OutsideDevice Mute = new("Mute box");
 
+    /// <summary>Its key input takes one signal.</summary>
+    public static readonly OutsideDevice Press = new("Press") { Key = KeyWidth.Mono, Latency = new(0, 48000), Weight = new(0.1, 10, 1) };
+
     /// <summary>4 inputs, 4 outputs, 2 × 128 frames: 5.3 ms at 48 kHz.</summary>
     public static readonly Studio Quay = new(new AudioInterface("Quay", ["Wall 1", "Wall 2", "", ""], ["Near left", "Near right", "Far left", "Far right"], 128) { RatesHz = [44100, 48000] })
     {
         MidiDevices = ["Pad board"],
-        Devices = [new(Tuner), new(Mute), new(Winch, IsHere: false)],
+        Devices = [new(Tuner), new(Mute), new(Press), new(Winch, IsHere: false)],
     };
 
     public static (string Rule, Template[] Faults)[] In(Template inOrder) =>
