@@ -64,6 +64,11 @@ async function takeOut() {
   margin: 6px 0 0;
 }
 
+/* In line with the facts above it. */
+button {
+  padding-inline: 0;
+}
+
 .trouble {
   color: var(--blocker);
 }
