@@ -8,13 +8,13 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
 {
     private readonly Dictionary<ChannelId, ChannelId> _joined = joints.Where(j => j.To is not null).ToDictionary(j => j.Outside, j => j.To!.Value);
     private readonly Dictionary<ChannelId, PieceLink> _links = joints.ToDictionary(j => j.Outside, j => PieceLink.Of(piece, piece.Stage.Channels[j.Outside]));
+    private readonly Dictionary<string, string> _sections = SectionsByName(template, piece);
+    private readonly Dictionary<string, string> _acts = ActsByName(template, piece);
     private readonly List<string> _notes = [];
 
     public (Template Template, IReadOnlyList<string> Notes) Staged()
     {
-        var sections = SectionsByName();
-        var acts = ActsByName();
-        var put = names.Channels.Select(c => Put(c, sections, acts)).ToList();
+        var put = names.Channels.Select(Put).ToList();
         var there = template.Channels.Select(Leading);
         var grooves = template.Grooves.Concat(names.NewGrooves).OrderBy(g => g.Name, StringComparer.Ordinal).ToSequence();
         var levers = template.Levers.Concat(piece.Stage.Levers.Select(l => l with
@@ -22,13 +22,13 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
             Id = names.LeverOf(l.Id).Id,
             Name = names.LeverOf(l.Id).Name,
             Ranges = l.Ranges.Select(r => r with { Channel = names.Of(r.Channel), Target = Led(r.Target) ?? r.Target }).ToSequence(),
-            Shapes = l.Shapes.Where(s => sections.ContainsKey(s.Section)).Select(s => s with { Section = sections[s.Section] }).ToSequence(),
+            Shapes = l.Shapes.Where(s => _sections.ContainsKey(s.Section)).Select(s => s with { Section = _sections[s.Section] }).ToSequence(),
         })).OrderBy(l => l.Id, StringComparer.Ordinal).ToSequence();
         return (template with { Channels = ChannelList.From(there.Concat(put)), Grooves = grooves, Levers = levers }, _notes);
     }
 
     /// <summary>By section of the piece the one of that name here.</summary>
-    private Dictionary<string, string> SectionsByName()
+    private static Dictionary<string, string> SectionsByName(Template template, SetPiece piece)
     {
         var found = new Dictionary<string, string>();
         foreach (var section in piece.Stage.Timeline.Sections)
@@ -37,7 +37,7 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
         return found;
     }
 
-    private Dictionary<string, string> ActsByName()
+    private static Dictionary<string, string> ActsByName(Template template, SetPiece piece)
     {
         var found = new Dictionary<string, string>();
         foreach (var act in piece.Stage.Acts)
@@ -46,7 +46,7 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
         return found;
     }
 
-    private Channel Put(Channel channel, Dictionary<string, string> sections, Dictionary<string, string> acts)
+    private Channel Put(Channel channel)
     {
         var isAlong = piece.Outside.Contains(channel.Id);
         var feeds = channel.Feeds.Select(f => Led(f)).OfType<SidechainFeed>().DistinctBy(f => f.Channel).ToSequence();
@@ -55,7 +55,7 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
             : kind == ReferenceKind.Destination ? (isAlong ? WhereReturnsGo() : _joined.GetValueOrDefault(to, ChannelFactory.MixBus(template)))
             : _joined.TryGetValue(to, out var here) ? here
             : null);
-        var stages = channel.Stages.Where(s => acts.ContainsKey(s.Key)).Aggregate(Map<StageState>.Empty, (all, s) => all.With(acts[s.Key], s.Value));
+        var stages = channel.Stages.Where(s => _acts.ContainsKey(s.Key)).Aggregate(Map<StageState>.Empty, (all, s) => all.With(_acts[s.Key], s.Value));
         return ConnectionOrder.Sorted(led with
         {
             Id = names.Of(channel.Id),
@@ -65,34 +65,34 @@ internal sealed class PieceStaging(Template template, SetPiece piece, IReadOnlyL
             Plays = led.Plays.Distinct().ToSequence(),
             Groove = channel.Groove is { } groove ? names.GrooveOf(groove) : null,
             Stages = stages,
-            Inserts = led.Inserts.Select(i => i.ParkedIn.Count == 0 ? i : i with { ParkedIn = i.ParkedIn.Where(acts.ContainsKey).Select(a => acts[a]).Distinct().ToSequence() }).ToSequence(),
-            Patterns = Placed(channel, channel.Patterns, p => p.Name, p => p.Sections, (p, here) => p with { Sections = here }, sections),
-            Starters = Placed(channel, channel.Starters, s => s.Name, s => s.Sections, (s, here) => s with { Sections = here }, sections),
-            Shapes = Curves(channel, led, sections),
+            Inserts = led.Inserts.Select(i => i.ParkedIn.Count == 0 ? i : i with { ParkedIn = i.ParkedIn.Where(_acts.ContainsKey).Select(a => _acts[a]).Distinct().ToSequence() }).ToSequence(),
+            Patterns = Placed(channel, channel.Patterns, p => p.Name, p => p.Sections, (p, here) => p with { Sections = here }),
+            Starters = Placed(channel, channel.Starters, s => s.Name, s => s.Sections, (s, here) => s with { Sections = here }),
+            Shapes = Curves(channel, led),
         });
     }
 
     private ChannelId WhereReturnsGo() => template.Channels.FirstOrDefault(c => c.Kind == ChannelKind.Return && c.Destination is not null)?.Destination ?? ChannelFactory.MixBus(template);
 
     /// <summary>Starters where the sections that they played in are here. Where none of a channel's is, the one that played longest plays all through; they do not play all at once.</summary>
-    private Sequence<T> Placed<T>(Channel channel, Sequence<T> starters, Func<T, string> nameOf, Func<T, Sequence<string>> sectionsOf, Func<T, Sequence<string>, T> playingIn, Dictionary<string, string> sections)
+    private Sequence<T> Placed<T>(Channel channel, Sequence<T> starters, Func<T, string> nameOf, Func<T, Sequence<string>> sectionsOf, Func<T, Sequence<string>, T> playingIn)
     {
-        var lost = starters.Where(s => sectionsOf(s).Count > 0 && !sectionsOf(s).Any(sections.ContainsKey)).ToList();
+        var lost = starters.Where(s => sectionsOf(s).Count > 0 && !sectionsOf(s).Any(_sections.ContainsKey)).ToList();
         var through = lost.Count == starters.Count ? lost.OrderByDescending(s => piece.Stage.Timeline.Sections.Where(x => sectionsOf(s).Contains(x.Id)).Sum(x => x.Bars)).Take(1).ToList() : [];
         var left = lost.Except(through).Select(nameOf).ToList();
         if (through.Count > 0)
             _notes.Add($"{nameOf(through[0])} of {channel.Name} plays in every section: those that it played in are not here.");
         if (left.Count > 0)
             _notes.Add($"{string.Join(", ", left)} of {channel.Name} {(left.Count == 1 ? "is" : "are")} left out: the sections are not here.");
-        return starters.Where(s => !left.Contains(nameOf(s))).Select(s => playingIn(s, sectionsOf(s).Where(sections.ContainsKey).Select(i => sections[i]).Distinct().ToSequence())).ToSequence();
+        return starters.Where(s => !left.Contains(nameOf(s))).Select(s => playingIn(s, sectionsOf(s).Where(_sections.ContainsKey).Select(i => _sections[i]).Distinct().ToSequence())).ToSequence();
     }
 
-    private Sequence<Automation.Shape> Curves(Channel channel, Channel led, Dictionary<string, string> sections)
+    private Sequence<Automation.Shape> Curves(Channel channel, Channel led)
     {
-        var lost = channel.Shapes.Where(s => !sections.ContainsKey(s.Section)).ToList();
+        var lost = channel.Shapes.Where(s => !_sections.ContainsKey(s.Section)).ToList();
         if (lost.Count > 0)
             _notes.Add($"{(lost.Count == 1 ? "A curve" : $"{lost.Count} curves")} of {channel.Name} {(lost.Count == 1 ? "is" : "are")} left out: the section is not here.");
-        return led.Shapes.Where(s => sections.ContainsKey(s.Section)).Select(s => s with { Section = sections[s.Section] }).DistinctBy(s => (s.Target, s.Section)).ToSequence();
+        return led.Shapes.Where(s => _sections.ContainsKey(s.Section)).Select(s => s with { Section = _sections[s.Section] }).DistinctBy(s => (s.Target, s.Section)).ToSequence();
     }
 
     private Automation.Target? Led(Automation.Target target) => target is Automation.SendTarget moved

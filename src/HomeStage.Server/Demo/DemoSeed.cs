@@ -19,12 +19,13 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, ShelfStor
     {
         if (!await lists.IsEmptyAsync(cancellation))
             return;
+        var templates = Templates.ToDictionary(t => t.Name, t => Built(t.Name, t.Edits));
         // A seeding that was cut off goes on from here; the templates come last and all at once.
         if ((await shelf.ListAsync(cancellation)).Count == 0)
-            foreach (var (name, content) in QuayShelf.Items.Concat(QuayPieces.Items(Templates.ToDictionary(t => t.Name, t => Built(t.Name, t.Edits)))))
+            foreach (var (name, content) in QuayShelf.Items.Concat(QuayPieces.Items(templates)))
                 if (await shelf.AddAsync(name, content, cancellation) is ShelfAnswer.Kept { Item: var item } && name == HarbourRoom.Name)
                     await desk.PutOnAsync(item.Id, cancellation);
-        await store.CreateAllAsync([.. Templates.Select(t => new NewDocument(DocumentKind.Template, Built(t.Name, t.Edits), OpensByDefault: t.Name == FirstRehearsal.Name))], cancellation);
+        await store.CreateAllAsync([.. Templates.Select(t => new NewDocument(DocumentKind.Template, templates[t.Name], OpensByDefault: t.Name == FirstRehearsal.Name))], cancellation);
     }
 
     private static Template Built(string name, IReadOnlyList<Edit> edits) => Batch.Apply(NewStage.Create(name, []), edits) switch

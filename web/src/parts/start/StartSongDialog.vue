@@ -6,6 +6,7 @@ import WaitingHalf from './WaitingHalf.vue'
 import { asksOf, startSong, type StartAsks } from './startCalls'
 import DialogEnds from '../DialogEnds.vue'
 import { choiceOf, keyChoices, keyFromChoice } from '../keys'
+import { meterOf, meterText, numberOf } from '../tempoText'
 import { sentenceOf } from '@/api/client'
 import { useCatalogue } from '@/state/catalogue'
 import { useStudio } from '@/state/studio'
@@ -56,7 +57,7 @@ async function look(afresh: boolean) {
     if (!afresh) return
     // What was said already stays.
     tempo.value ||= String(found.tempoBpm)
-    meter.value ||= `${found.meter.beats}/${found.meter.unit}`
+    meter.value ||= meterText(found.meter)
     sections.value ||= found.sections
     key.value ??= choiceOf(found.key)
   } catch (error) {
@@ -69,15 +70,10 @@ async function start() {
   trouble.value = undefined
   try {
     await looking
-    const tempoBpm = Number(tempo.value.replace(',', '.'))
-    if (!Number.isFinite(tempoBpm) || tempo.value.trim() === '')
-      throw new Error('The tempo is a number of quarter notes a minute.')
-    const written = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(meter.value)
-    if (!written) throw new Error(`A meter is written like 6/8; it was “${meter.value}”.`)
     const song = await startSong(props.template!.id, {
       title: title.value,
-      tempoBpm,
-      meter: { beats: Number(written[1]), unit: Number(written[2]) },
+      tempoBpm: numberOf(tempo.value, 'The tempo'),
+      meter: meterOf(meter.value, 'The meter'),
       key: keyFromChoice(key.value ?? ''),
       sections: sections.value,
       ready: [...ready.value].map((r) => ({ channel: r.split('/')[0]!, insert: r.split('/')[1]! })),

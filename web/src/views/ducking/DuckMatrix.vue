@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import DuckCurve from './DuckCurve.vue'
+import { keyOf } from './duckingCalls'
 import type { Ducker } from '@/api/types'
 import { numberText } from '@/parts/decibels'
 
@@ -11,7 +12,6 @@ const beat = '(beat)'
 const wide = 150
 const high = 30
 
-const keyOf = (ducker: Ducker) => `${ducker.channel}/${ducker.insert}`
 const columns = computed(() => {
   const found = new Map<string, string>()
   for (const ducker of props.duckers) {

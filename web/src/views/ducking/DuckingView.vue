@@ -4,7 +4,7 @@ import DuckAsk from './DuckAsk.vue'
 import DuckMatrix from './DuckMatrix.vue'
 import DuckPlot from './DuckPlot.vue'
 import MakeRoomDialog from './MakeRoomDialog.vue'
-import { duckingOf } from './duckingCalls'
+import { duckingOf, keyOf } from './duckingCalls'
 import { useDuckAsk } from './useDuckAsk'
 import { sentenceOf } from '@/api/client'
 import type { DocumentKind, Ducking } from '@/api/types'
@@ -47,9 +47,7 @@ watch(
 )
 
 const duckers = computed(() => ducking.value?.duckers ?? [])
-const current = computed(
-  () => duckers.value.find((d) => `${d.channel}/${d.insert}` === chosen.value) ?? duckers.value[0],
-)
+const current = computed(() => duckers.value.find((d) => keyOf(d) === chosen.value) ?? duckers.value[0])
 const asking = useDuckAsk(current, ducking)
 const standing = computed(() => {
   const down = duckers.value.filter((d) => d.reading && !d.reading.recovers).length
@@ -81,7 +79,7 @@ const standing = computed(() => {
       <DuckMatrix
         v-if="duckers.length"
         :duckers="duckers"
-        :chosen="current && `${current.channel}/${current.insert}`"
+        :chosen="current && keyOf(current)"
         @choose="chosen = $event"
       />
       <DuckPlot

@@ -1,5 +1,8 @@
 import { api, asked } from '@/api/client'
-import type { Ducking, Edit, RoomAsk } from '@/api/types'
+import type { Ducker, Ducking, Edit, RoomAsk } from '@/api/types'
+
+/** Tells one ducker from the others. */
+export const keyOf = (ducker: Ducker) => `${ducker.channel}/${ducker.insert}`
 
 /** Who gives way to whom in a section, measured. */
 export function duckingOf(id: string, act: string, section: string | null): Promise<Ducking> {

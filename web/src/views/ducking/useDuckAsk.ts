@@ -1,5 +1,5 @@
 import { ref, watch, type Ref } from 'vue'
-import { solved } from './duckingCalls'
+import { keyOf, solved } from './duckingCalls'
 import { sentenceOf } from '@/api/client'
 import type { Ducker, Ducking } from '@/api/types'
 import { valuesRead } from '@/parts/written'
@@ -10,8 +10,6 @@ export type DuckAsking = ReturnType<typeof useDuckAsk>
 
 /** The least and the most that can be asked for. */
 export const depthRangeDb = { min: 1, max: 40 }
-
-const keyOf = (ducker: Ducker) => `${ducker.channel}/${ducker.insert}`
 
 /** What is asked of the chosen ducker: begun with what it does, said in the panel or by dragging its curve, worked out and measured. */
 export function useDuckAsk(ducker: Ref<Ducker | undefined>, ducking: Ref<Ducking | undefined>) {

@@ -2,9 +2,10 @@
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
-import type { Meter, TimelineWish } from '@/api/types'
+import type { TimelineWish } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { secondsText } from '@/parts/decibels'
+import { meterOf, meterText, numberOf } from '@/parts/tempoText'
 import { useDocument } from '@/state/document'
 
 interface Line {
@@ -24,8 +25,6 @@ const body = useTemplateRef('body')
 const lines = ref<Line[]>([])
 const trouble = ref<string>()
 
-const meterText = (m: Meter | null | undefined) => (m ? `${m.beats}/${m.unit}` : '')
-
 watch(open, (now) => {
   const timeline = document.head?.timeline
   if (!now || !timeline) return
@@ -42,27 +41,15 @@ watch(open, (now) => {
   document.refusal = undefined
 })
 
-function number(text: string, what: string): number {
-  const value = Number(text.replace(',', '.'))
-  if (text.trim() === '' || !Number.isFinite(value)) throw new Error(`${what} is a number; it was “${text}”.`)
-  return value
-}
-
-function meterOf(text: string, what: string): Meter {
-  const match = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(text)
-  if (!match) throw new Error(`${what} is written like 6/8; it was “${text}”.`)
-  return { beats: Number(match[1]), unit: Number(match[2]) }
-}
-
 function typed(): TimelineWish {
   return {
-    tempoBpm: number(tempo.value, 'The tempo'),
+    tempoBpm: numberOf(tempo.value, 'The tempo'),
     meter: meterOf(meter.value, 'The meter'),
     sections: lines.value.map((line) => ({
       id: line.id,
       name: line.name.trim(),
-      bars: number(line.bars, `The bars of ${line.name}`),
-      tempoBpm: line.tempo.trim() === '' ? null : number(line.tempo, `The tempo of ${line.name}`),
+      bars: numberOf(line.bars, `The bars of ${line.name}`),
+      tempoBpm: line.tempo.trim() === '' ? null : numberOf(line.tempo, `The tempo of ${line.name}`),
       meter: line.meter.trim() === '' ? null : meterOf(line.meter, `The meter of ${line.name}`),
     })),
   }
