@@ -1,7 +1,7 @@
 // A page of names becomes a template, and a template a page of names.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, row, settles } from './stage.mjs'
+import { openStage, openTemplate, row, settles, slowly } from './stage.mjs'
 import { seriousIn } from './serious.mjs'
 
 let stage, page
@@ -82,11 +82,16 @@ test('the list is read back, changed, and put on again; what was set by hand is 
   const tape = (await channels()).find((c) => c.name === 'Tape loop 2')
   const { revision } = (await stage.get(`/api/documents/${id}`)).head
   const edits = [{ type: 'set-level', channel: tape.id, level: -4 }]
-  await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision, edits }) })
-  // A second violin fewer, a viola more, and the loops go: one of them was turned down by hand.
   const text = await list().inputValue()
-  await list().fill(text.replace('Violin 1–4, Viola 1–3', 'Violin 1–3, Viola 1–4').replace(/, Tape loop 1–4[^\n]*/, ''))
-  await page.getByText('Tape loop 2 is in the list no more and stays: its level or pan was set.').waitFor()
+  const body = JSON.stringify({ revision, edits })
+  const headers = { 'content-type': 'application/json' }
+  // A violin fewer, a viola more, and the loops go: one of them was turned down by hand, elsewhere, while this is typed.
+  await slowly(page, /\/(cast(\/preview)?|changes\?.*)$/, async () => {
+    await fetch(`${stage.address}/api/documents/${id}/edits`, { method: 'POST', headers, body })
+    await list().fill(text.replace('Violin 1–4, Viola 1–3', 'Violin 1–3, Viola 1–4').replace(/, Tape loop 1–4[^\n]*/, ''))
+    await page.getByText('Tape loop 2 is in the list no more and stays: its level or pan was set.').waitFor()
+  })
+  assert.ok((await list().inputValue()).includes('Viola 1–4'), 'what was typed stands')
   await becomes().getByRole('row', { name: /^Viola 4/ }).getByText('new').waitFor()
   await becomes().getByRole('row', { name: /^Violin 4/ }).getByText('goes').waitFor()
   await page.getByRole('button', { name: 'Set the stage' }).click()

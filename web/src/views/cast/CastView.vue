@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, toRef, useTemplateRef, watch } from 'vue'
+import { computed, ref, toRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import BriefForm from './BriefForm.vue'
 import CastPage from './CastPage.vue'
@@ -29,7 +29,7 @@ useKeymap(documentShortcuts, {
   explain: () => (explaining.value = true),
 })
 
-const { text, caret, example, stage, trouble, setting, sound, set, read } = useCast(toRef(props, 'id'))
+const { text, caret, example, stage, trouble, setting, sound, set } = useCast(toRef(props, 'id'))
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 /** An empty page teaches by its example; who wants it begins with it. */
 const isEmpty = computed(() => text.value.trim() === '')
@@ -72,13 +72,6 @@ function begin() {
   text.value = example.value
   page.value?.focus()
 }
-
-/** Whoever undoes what was set reads the list anew. */
-watch(
-  () => document.head?.revision,
-  (now, before) => before !== undefined && now !== before && !setting.value && isUntouched() && void read(),
-)
-const isUntouched = () => counts.value.length === 0
 </script>
 
 <template>

@@ -21,6 +21,8 @@ export function useCast(id: Ref<string>) {
   /** Whether the list came of a brief, which asks for nothing but a sound template. */
   const sound = ref(false)
   let asking = 0
+  /** Whether nobody has changed the list since it was read, so that it may be read anew. */
+  const untouched = () => text.value === (was.value ?? '')
 
   const ask = computed(() => ({
     text: text.value,
@@ -37,7 +39,7 @@ export function useCast(id: Ref<string>) {
       const list = await castOf(of)
       if (of !== id.value) return
       was.value = list.text
-      // Whoever has begun to type already goes on with that.
+      // Whoever has begun to type meanwhile goes on with that.
       if (text.value === typed) text.value = list.text
       example.value = list.example
       await look()
@@ -60,10 +62,19 @@ export function useCast(id: Ref<string>) {
 
   const lookSoon = useDebounceFn(look, keyPauseMs)
   watch([text, caret], lookSoon)
+  /** Whoever undoes what was set reads the list anew; a list that is being changed is looked at on the new state. */
+  watch(
+    () => document.head?.revision,
+    (now, before) => {
+      if (before === undefined || now === before || setting.value) return
+      void (untouched() ? read() : look())
+    },
+  )
   watch(
     id,
     () => {
       text.value = ''
+      was.value = undefined
       void read()
     },
     { immediate: true },
@@ -85,5 +96,5 @@ export function useCast(id: Ref<string>) {
     return false
   }
 
-  return { text, caret, example, stage, trouble, setting, sound, set, read }
+  return { text, caret, example, stage, trouble, setting, sound, set }
 }
