@@ -20,6 +20,7 @@ public sealed class RunningServer : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
+        await DemoFolder.CopyToAsync(_data);
         var web = Directory.CreateDirectory(Path.Combine(_data, "web")).FullName;
         await File.WriteAllTextAsync(Path.Combine(web, "index.html"), "<meta name=\"csp-nonce\" content=\"__NONCE__\" />");
         var options = new ServerOptions(0, _data, web, Demo: true, WriteOpenApi: null);

@@ -3,6 +3,7 @@ using HomeStage.Core.Media;
 using HomeStage.Core.Sound.Instruments;
 using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Templates;
+using HomeStage.TestKit;
 
 namespace HomeStage.Core.Tests.Sound;
 
@@ -35,7 +36,7 @@ public class InstrumentContractTests
         var whole = Played(id, ends, Phrase(id), Frames);
 
         Assert.Contains(whole, s => s != 0);
-        foreach (var size in new[] { 37, 256, 1000, Frames })
+        foreach (var size in Runs.AreLong ? new[] { 37, 256, 1000, Frames } : [37, 1000])
             Assert.Equal(whole, Played(id, ends, Phrase(id), size));
     }
 
@@ -77,7 +78,7 @@ public class InstrumentContractTests
         return new PlayerFactory(PanLaw.ConstantPower, rate, EmptyShelf.Instance).Create(new InstrumentSource(id, kind.Kit) { Settings = settings }, notes);
     }
 
-    private static List<float> Played(string id, string ends, IReadOnlyList<NoteEvent> notes, int size, int rate = Rate)
+    private static float[] Played(string id, string ends, IReadOnlyList<NoteEvent> notes, int size, int rate = Rate)
     {
         var player = Create(id, ends, notes, rate);
         var blocks = Blocks(id);

@@ -25,7 +25,8 @@ public sealed class BackupTests : IDisposable
         var file = Path.Combine(_elsewhere.Path, "everything.zip");
         var wave = Waves.Numbered(401);
         string id;
-        using (var server = ChildServer.Start(_folder.Path, "--demo"))
+        await _folder.TakeDemoAsync();
+        using (var server = ChildServer.Start(_folder.Path))
         {
             var template = (await RunningServer.JsonOf(await server.Client.GetAsync("/api/templates")))[0]!;
             id = template["id"]!.ToString();

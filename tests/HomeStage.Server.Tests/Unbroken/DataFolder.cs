@@ -32,6 +32,9 @@ internal sealed class DataFolder : IDisposable
         }
     }
 
+    /// <summary>Begins with the demo, as a start without it leaves it.</summary>
+    public Task TakeDemoAsync() => DemoFolder.CopyToAsync(Path);
+
     /// <summary>Runs a statement on the database as it lies there.</summary>
     public object? Sql(string statement)
     {

@@ -13,7 +13,7 @@ public sealed class SoakTests : IDisposable
     private const int Clients = 16;
     private const long MostAtRest = 400L * 1024 * 1024;
     private static readonly TimeSpan Longest = Runs.Within(2);
-    private static readonly TimeSpan Work = TimeSpan.FromSeconds(Runs.Of(6, 600));
+    private static readonly TimeSpan Work = TimeSpan.FromSeconds(Runs.Of(4, 600));
 
     private readonly DataFolder _folder = new();
     private readonly ConcurrentBag<string> _faults = [];
@@ -24,7 +24,8 @@ public sealed class SoakTests : IDisposable
     [Fact]
     public async Task SixteenClients_LoseNothing_FailNowhere_AndGiveMemoryBack()
     {
-        using var server = ChildServer.Start(_folder.Path, "--demo");
+        await _folder.TakeDemoAsync();
+        using var server = ChildServer.Start(_folder.Path);
         var demo = (await RunningServer.JsonOf(await server.Client.GetAsync("/api/templates"))).AsArray();
         var (ferry, rehearsal) = (IdOf(demo, "Night Ferry"), IdOf(demo, "First Rehearsal"));
         var crowded = (await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/templates", new { name = "Crowded" })))["id"]!.ToString();

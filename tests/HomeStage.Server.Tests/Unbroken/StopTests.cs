@@ -13,7 +13,8 @@ public sealed class StopTests : IDisposable
     [Fact]
     public async Task Stop_WithOpenStreamsAndARenderThatRuns_TakesLessThanASecond()
     {
-        using var server = ChildServer.Start(_folder.Path, "--demo");
+        await _folder.TakeDemoAsync();
+        using var server = ChildServer.Start(_folder.Path);
         var id = (await RunningServer.JsonOf(await server.Client.GetAsync("/api/templates"))).AsArray().Single(t => t!["name"]!.ToString() == "Night Ferry")!["id"]!.ToString();
         var streams = new List<HttpResponseMessage>();
         for (var i = 0; i < 20; i++)
