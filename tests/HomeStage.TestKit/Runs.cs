@@ -6,6 +6,9 @@ public static class Runs
     // Every check runs other tests, and the front end, beside these: it only looks whether something ends at all.
     private const int TimesWithinACheck = 5;
 
+    /// <summary>Why a test waits for the long run.</summary>
+    public const string InTheLongRun = "It starts servers to kill them, or works for long: in ./check --long.";
+
     public static bool AreLong { get; } = Environment.GetEnvironmentVariable("HOME_STAGE_LONG") == "1";
 
     public static int Of(int brief, int many) => AreLong ? many : brief;

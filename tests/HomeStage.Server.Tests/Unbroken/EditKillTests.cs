@@ -8,7 +8,7 @@ namespace HomeStage.Server.Tests.Unbroken;
 /// <summary>What was answered with 200 survives a kill.</summary>
 public class EditKillTests
 {
-    private static readonly int Kills = Runs.Of(2, 200);
+    private static readonly int Kills = Runs.Of(1, 200);
 
     [Fact]
     public async Task Kill_InAStreamOfEdits_LosesNoneThatWasAcknowledged()

@@ -1,3 +1,4 @@
+using HomeStage.TestKit;
 using System.Net;
 using System.Net.Http.Json;
 
@@ -11,7 +12,7 @@ public sealed class FullDiskTests : IDisposable
 
     public void Dispose() => _folder.Dispose();
 
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public async Task Edits_OnADiskThatFillsUp_AreRefusedWith507_AndGoOnWhenThereIsRoom()
     {
         using var disk = SmallDisk.Mounted(_folder.Path, "4m");

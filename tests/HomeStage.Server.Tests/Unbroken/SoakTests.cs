@@ -13,7 +13,7 @@ public sealed class SoakTests : IDisposable
     private const int Clients = 16;
     private const long MostAtRest = 400L * 1024 * 1024;
     private static readonly TimeSpan Longest = Runs.Within(2);
-    private static readonly TimeSpan Work = TimeSpan.FromSeconds(Runs.Of(4, 600));
+    private static readonly TimeSpan Work = TimeSpan.FromSeconds(Runs.Of(6, 600));
 
     private readonly DataFolder _folder = new();
     private readonly ConcurrentBag<string> _faults = [];
@@ -21,7 +21,7 @@ public sealed class SoakTests : IDisposable
 
     public void Dispose() => _folder.Dispose();
 
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public async Task SixteenClients_LoseNothing_FailNowhere_AndGiveMemoryBack()
     {
         await _folder.TakeDemoAsync();

@@ -12,7 +12,7 @@ public class StartKillTests
     private const int FromMs = 30;
     private const int ToMs = 900;
 
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public async Task Start_AfterStartsThatWereKilled_HasTheWholeDemoOnce()
     {
         var chance = new Random(11);

@@ -7,14 +7,14 @@ namespace HomeStage.Server.Tests.Unbroken;
 /// <summary>A server that is killed while sounds come in and renders run keeps every sound that it has answered for.</summary>
 public class UploadKillTests
 {
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public async Task Kill_AmongUploadsAndRenders_LosesNoSoundThatWasAnsweredFor_AndLeavesNoHalves()
     {
         using var data = new DataFolder();
         await data.TakeDemoAsync();
         var chance = new Random(5);
         var (kept, number) = (new List<string>(), 0);
-        for (var kill = 0; kill < Runs.Of(1, 40); kill++)
+        for (var kill = 0; kill < Runs.Of(2, 40); kill++)
         {
             using var server = ChildServer.Start(data.Path);
             await RenderAsync(server.Client);
