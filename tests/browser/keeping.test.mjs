@@ -3,7 +3,8 @@ import assert from 'node:assert/strict'
 import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
-import { openStage, waveFile } from './stage.mjs'
+import { seriousIn } from './serious.mjs'
+import { openStage, settles, waveFile } from './stage.mjs'
 
 let stage, page
 
@@ -46,6 +47,43 @@ test('a song that is removed comes back', async () => {
   await page.getByRole('button', { name: 'Bring it back' }).click()
 
   await page.getByRole('link', { name: 'Buoy seven' }).waitFor()
+})
+
+test('a template that is based on another is offered what changes there, and keeps what it has set itself', async () => {
+  const { id: parent } = await post('/api/templates', { name: 'Tug plan' })
+  const bus = (id, name) => ({ type: 'add-channel', channel: { id, name, kind: 'bus', destination: 'mix-bus' } })
+  const level = (channel, value) => ({ type: 'set-level', channel, level: value })
+  await post(`/api/documents/${parent}/edits`, { revision: 0, edits: [bus('hulls', 'Hulls'), bus('ropes', 'Ropes'), bus('horns', 'Horns')] })
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'A template based on Tug plan' }).click()
+  await page.waitForURL(/\/templates\//)
+  const child = page.url().split('/').at(-1)
+  const levels = async () => Object.fromEntries((await stage.get(`/api/documents/${child}`)).channels.map((r) => [r.channel.name, r.channel.level]))
+  assert.notEqual(child, parent)
+  // Its own: the ropes at -7, and no horns.
+  await post(`/api/documents/${child}/edits`, { revision: 0, edits: [level('ropes', -7), { type: 'remove-channel', channel: 'horns' }] })
+  const edits = [level('hulls', -2), level('ropes', -4), level('horns', -1), { type: 'rename-channel', channel: 'hulls', name: 'Hull' }, bus('winch', 'Winch')]
+  await post(`/api/documents/${parent}/edits`, { revision: 1, edits })
+
+  await page.goto(stage.address)
+  await page.getByRole('article', { name: 'Tug plan 2' }).getByText('based on Tug plan, which has changed since').waitFor()
+  await page.goto(`${stage.address}/templates/${child}`)
+  await page.getByRole('button', { name: '5 changes in Tug plan' }).click()
+  const line = (text) => page.getByRole('checkbox', { name: text })
+  await line('Hulls: level').waitFor()
+  assert.deepEqual(await Promise.all(['Hulls: level', 'Winch', 'Ropes: level −7.0 dB → −4.0 dB', 'Hulls is now called Hull', 'Horns'].map((t) => line(t).last().isChecked())), [true, true, false, false, false])
+  assert.equal(await line('Horns').isDisabled(), true)
+  assert.deepEqual(await seriousIn(page), [])
+  await page.getByRole('button', { name: 'Take 2 over' }).click()
+  await settles(levels, { Main: 0, 'Mix bus': 0, Hulls: -2, Ropes: -7, Winch: 0 })
+  // What was left is not offered again; one undo takes all back, and it is offered again.
+  await page.getByRole('button', { name: 'in Tug plan' }).waitFor({ state: 'detached' })
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await settles(levels, { Main: 0, 'Mix bus': 0, Hulls: 0, Ropes: -7 })
+  await page.getByRole('button', { name: '5 changes in Tug plan' }).click()
+  await page.getByRole('button', { name: 'Leave all of them' }).click()
+  await page.getByRole('button', { name: 'in Tug plan' }).waitFor({ state: 'detached' })
+  assert.deepEqual(await levels(), { Main: 0, 'Mix bus': 0, Hulls: 0, Ropes: -7 })
 })
 
 test('a sound that is lost is a blocker with its mend: the same file makes it whole, another is said to be another', async () => {

@@ -26,7 +26,7 @@ public static class SongStart
         var (came, wrong) = Came(work.Now, wish.Key ?? template.Key, wish.Ready, studio);
         if ((wrong ?? work.Do(came!)) is { } late)
             return (null, late);
-        var song = work.Now with { Name = wish.Title.Trim() };
+        var song = work.Now with { Name = wish.Title.Trim(), Parent = null };
         return TemplateRules.Check(song) is { } broken ? (null, broken) : (song, null);
     }
 

@@ -58,6 +58,9 @@ public sealed record Template
     /// <summary>How it looks when it opens; null for everything unfolded in the first act.</summary>
     public Opening? Opening { get; init; }
 
+    /// <summary>What it is based on; null for nothing.</summary>
+    public Parent? Parent { get; init; }
+
     /// <summary>Exactly one of kind main.</summary>
     public required ChannelList Channels { get; init; }
 

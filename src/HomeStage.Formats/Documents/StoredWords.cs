@@ -95,6 +95,7 @@ internal static class StoredWords
             [typeof(SetOutputs)] = "set-outputs",
             [typeof(SetPan)] = "set-pan",
             [typeof(SetParameter)] = "set-parameter",
+            [typeof(SetParent)] = "set-parent",
             [typeof(SetPiecePlace)] = "set-piece-place",
             [typeof(SetPieceSound)] = "set-piece-sound",
             [typeof(SetPlays)] = "set-plays",

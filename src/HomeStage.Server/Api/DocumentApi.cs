@@ -80,6 +80,7 @@ internal static class DocumentApi
         group.MapKitFiles();
         group.MapMachines();
         group.MapShelfParts();
+        group.MapInheritance();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

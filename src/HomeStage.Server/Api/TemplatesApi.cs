@@ -32,8 +32,12 @@ internal static class TemplatesApi
         group.MapPut("/{id}/default", OpenByDefault);
     }
 
-    private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation) =>
-        TypedResults.Ok<IReadOnlyList<SummaryView>>([.. (await summaries.AllAsync(DocumentKind.Template, cancellation)).Select(SummaryView.Of)]);
+    private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation)
+    {
+        var listed = await summaries.AllAsync(DocumentKind.Template, cancellation);
+        var all = listed.ToDictionary(l => l.Row.Id);
+        return TypedResults.Ok<IReadOnlyList<SummaryView>>([.. listed.Select(l => SummaryView.Of(l, all))]);
+    }
 
     private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, ShelfStore shelf, CancellationToken cancellation)
     {

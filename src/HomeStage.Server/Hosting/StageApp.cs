@@ -122,6 +122,7 @@ public static class StageApp
         api.MapDocuments();
         api.MapTemplates();
         api.MapSongs();
+        api.MapBeginnings();
         api.MapRenders();
         api.MapAuditions();
         api.MapOutputPlans();

@@ -159,6 +159,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/based": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BasedOn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Created"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/auditions": {
         parameters: {
             query?: never;
@@ -2023,6 +2064,68 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["TakeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/parent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ParentView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Choice"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Taken"];
                     };
                 };
             };
@@ -4250,6 +4353,9 @@ export interface components {
             kind: components["schemas"]["RemovedKind"];
             id: string;
         };
+        BasedOn: {
+            name: string;
+        };
         Brief: {
             kit?: null | string;
             /** Format: int32 */
@@ -4418,6 +4524,13 @@ export interface components {
             /** Format: double */
             to: number;
         };
+        ChangeLine: {
+            /** Format: int32 */
+            number: number;
+            words: string;
+            standing: components["schemas"]["Standing"];
+            why: null | string;
+        };
         ChangeView: {
             head: components["schemas"]["HeadView"];
             changed: components["schemas"]["ChannelView"][];
@@ -4515,6 +4628,11 @@ export interface components {
             input?: null | number;
             bare?: boolean;
             withoutInput?: boolean;
+        };
+        Choice: {
+            /** Format: int32 */
+            revision: number;
+            chosen: number[];
         };
         ComesWith: {
             names: string[];
@@ -4724,7 +4842,7 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
-        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayChain"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutChain"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChain"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditStandAlike"] | components["schemas"]["EditSwitchInsert"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"] | components["schemas"]["EditTurnChain"];
+        Edit: components["schemas"]["EditAcceptFinding"] | components["schemas"]["EditAddChannel"] | components["schemas"]["EditAddInsert"] | components["schemas"]["EditAddPrintTwin"] | components["schemas"]["EditAddSends"] | components["schemas"]["EditBusAround"] | components["schemas"]["EditDescribe"] | components["schemas"]["EditDuplicateChannels"] | components["schemas"]["EditKeepFamilyWhole"] | components["schemas"]["EditKeepForAutomation"] | components["schemas"]["EditKeepPatch"] | components["schemas"]["EditLayChain"] | components["schemas"]["EditLayStrip"] | components["schemas"]["EditMakeChannel"] | components["schemas"]["EditMakeInsert"] | components["schemas"]["EditMonitorInputs"] | components["schemas"]["EditMoveChannel"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditNameChannels"] | components["schemas"]["EditNoteInsert"] | components["schemas"]["EditParkInsert"] | components["schemas"]["EditPinTogether"] | components["schemas"]["EditPutAside"] | components["schemas"]["EditPutChain"] | components["schemas"]["EditPutDefaultStrip"] | components["schemas"]["EditPutFarMicrophone"] | components["schemas"]["EditPutFeed"] | components["schemas"]["EditPutGroove"] | components["schemas"]["EditPutKitOutput"] | components["schemas"]["EditPutLever"] | components["schemas"]["EditPutPatch"] | components["schemas"]["EditPutPattern"] | components["schemas"]["EditPutPiece"] | components["schemas"]["EditPutSend"] | components["schemas"]["EditPutShape"] | components["schemas"]["EditPutShelfCopy"] | components["schemas"]["EditPutStarter"] | components["schemas"]["EditRemoveAside"] | components["schemas"]["EditRemoveChain"] | components["schemas"]["EditRemoveChannel"] | components["schemas"]["EditRemoveDefaultStrip"] | components["schemas"]["EditRemoveFeed"] | components["schemas"]["EditRemoveGroove"] | components["schemas"]["EditRemoveInsert"] | components["schemas"]["EditRemoveKitOutput"] | components["schemas"]["EditRemoveLever"] | components["schemas"]["EditRemovePatch"] | components["schemas"]["EditRemovePattern"] | components["schemas"]["EditRemovePieces"] | components["schemas"]["EditRemoveSend"] | components["schemas"]["EditRemoveShape"] | components["schemas"]["EditRemoveShelfCopy"] | components["schemas"]["EditRemoveStarter"] | components["schemas"]["EditRenameChannel"] | components["schemas"]["EditReplaceInsert"] | components["schemas"]["EditRestoreActs"] | components["schemas"]["EditRestoreChannels"] | components["schemas"]["EditSendToOutput"] | components["schemas"]["EditSetActs"] | components["schemas"]["EditSetAlike"] | components["schemas"]["EditSetDestination"] | components["schemas"]["EditSetDevice"] | components["schemas"]["EditSetFirstPatch"] | components["schemas"]["EditSetFormat"] | components["schemas"]["EditSetGroove"] | components["schemas"]["EditSetHue"] | components["schemas"]["EditSetInstrumentSetting"] | components["schemas"]["EditSetKey"] | components["schemas"]["EditSetKitUse"] | components["schemas"]["EditSetLevel"] | components["schemas"]["EditSetMusicalKey"] | components["schemas"]["EditSetMute"] | components["schemas"]["EditSetNote"] | components["schemas"]["EditSetNoteInput"] | components["schemas"]["EditSetNoteProcessors"] | components["schemas"]["EditSetOpening"] | components["schemas"]["EditSetOutputPair"] | components["schemas"]["EditSetOutputs"] | components["schemas"]["EditSetPan"] | components["schemas"]["EditSetParameter"] | components["schemas"]["EditSetParent"] | components["schemas"]["EditSetPiecePlace"] | components["schemas"]["EditSetPieceSound"] | components["schemas"]["EditSetPlays"] | components["schemas"]["EditSetPolarity"] | components["schemas"]["EditSetPrintTwin"] | components["schemas"]["EditSetRole"] | components["schemas"]["EditSetSampling"] | components["schemas"]["EditSetSettings"] | components["schemas"]["EditSetSource"] | components["schemas"]["EditSetSpare"] | components["schemas"]["EditSetStage"] | components["schemas"]["EditSetStandIn"] | components["schemas"]["EditSetTimeline"] | components["schemas"]["EditSetTrigger"] | components["schemas"]["EditSetWaitsFor"] | components["schemas"]["EditStandAlike"] | components["schemas"]["EditSwitchInsert"] | components["schemas"]["EditTakeInput"] | components["schemas"]["EditTakeInputs"] | components["schemas"]["EditTakePatch"] | components["schemas"]["EditTakeSpare"] | components["schemas"]["EditTurnChain"];
         EditAcceptFinding: {
             /** @enum {string} */
             type: "accept-finding";
@@ -5246,6 +5364,11 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             channel: components["schemas"]["ChannelId"];
         };
+        EditSetParent: {
+            /** @enum {string} */
+            type: "set-parent";
+            parent: null | components["schemas"]["Parent"];
+        };
         EditSetPiecePlace: {
             /** @enum {string} */
             type: "set-piece-place";
@@ -5554,6 +5677,7 @@ export interface components {
             levers: components["schemas"]["Lever"][];
             copies: components["schemas"]["ShelfCopy"][];
             opening: null | components["schemas"]["Opening"];
+            parent: null | components["schemas"]["Parent"];
             /** Format: int32 */
             nextInput: number;
             /** Format: int32 */
@@ -6273,6 +6397,24 @@ export interface components {
             needs: null | string;
             standsStill: null | string;
         };
+        Parent: {
+            template: string;
+            name: string;
+            /** Format: int32 */
+            revision: number;
+        };
+        ParentLine: {
+            name: string;
+            hasChanged: boolean;
+        };
+        ParentView: {
+            template: string;
+            name: string;
+            isHere: boolean;
+            /** Format: int32 */
+            revision: number;
+            changes: components["schemas"]["ChangeLine"][];
+        };
         ParkingView: {
             inserts: string[];
             edits: components["schemas"]["Edit"][];
@@ -6788,6 +6930,8 @@ export interface components {
             gone: string[];
             completions: components["schemas"]["CastCompletion"][];
         };
+        /** @enum {unknown} */
+        Standing: "open" | "own" | "impossible";
         StartView: {
             /** Format: double */
             tempoBpm: number;
@@ -6909,6 +7053,7 @@ export interface components {
             changedUtc: string;
             /** Format: int32 */
             revision: number;
+            basedOn: null | components["schemas"]["ParentLine"];
             damage: null | components["schemas"]["Damage"];
         };
         /** @enum {unknown} */
@@ -6949,6 +7094,10 @@ export interface components {
             swap: null | components["schemas"]["KitSwap"];
             left: string[];
             joints: components["schemas"]["PieceJoint"][];
+        };
+        Taken: {
+            edits: components["schemas"]["Edit"][];
+            words: string[];
         };
         TakenOutput: {
             split: components["schemas"]["ChannelId"];

@@ -53,6 +53,7 @@ export type LogEntry = Schemas['LogEntry']
 export type Preview = Schemas['PreviewView']
 export type ChannelRow = Omit<Schemas['ChannelView'], 'channel'> & { channel: Channel }
 export type Head = Schemas['HeadView']
+export type ParentView = Schemas['ParentView']
 export type Summary = Schemas['SummaryView']
 export type Song = Schemas['SongView']
 export type Damage = Schemas['Damage']

@@ -57,5 +57,7 @@ internal static class PartsDifference
                 yield return new AcceptFinding(key, note);
         if (from.Opening != to.Opening)
             yield return new SetOpening(to.Opening);
+        if (from.Parent != to.Parent)
+            yield return new SetParent(to.Parent);
     }
 }

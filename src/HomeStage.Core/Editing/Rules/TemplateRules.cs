@@ -78,7 +78,8 @@ public static class TemplateRules
         ?? Doubles.Check(template.Aside.Select(a => a.Split.Id.Value), "split put aside")
         ?? StripRules.Check(template)
         ?? LeverRules.Check(template)
-        ?? OpeningRules.Check(template);
+        ?? OpeningRules.Check(template)
+        ?? template.Parent?.Check();
 
     internal static Refusal? CheckAccepted(Map<string> accepted) =>
         accepted.Count > MostAccepted

@@ -29,6 +29,7 @@ internal static class TemplateWords
         PutLever e => $"The lever {e.Lever.Name} is {(t.Levers.Any(l => l.Id == e.Lever.Id) ? "changed" : "new")}",
         RemoveLever e => $"The lever {t.Levers.FirstOrDefault(l => l.Id == e.Id)?.Name ?? e.Id} is removed",
         SetOpening e => e.Opening is null ? "It opens with everything unfolded" : "How it opens is changed",
+        SetParent e => e.Parent is not { } parent ? $"It is based on {t.Parent?.Name ?? "another"} no more" : t.Parent?.Template == parent.Template ? $"The changes of {parent.Name} are looked through" : $"It is based on {parent.Name}",
         _ => null,
     };
 

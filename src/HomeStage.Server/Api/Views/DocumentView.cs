@@ -27,7 +27,7 @@ public sealed record HeadView(
     string Id, DocumentKind Kind, int Revision, bool CanUndo, bool CanRedo,
     string Name, string Category, IReadOnlyList<string> Tags, string Note,
     MusicalKey? Key, string? KeyName, int SampleRateHz, PanLaw PanLaw, TimelineView Timeline, IReadOnlyList<Act> Acts,
-    IReadOnlyList<Groove> Grooves, IReadOnlyList<Patch> Patches, IReadOnlyList<Lever> Levers, IReadOnlyList<ShelfCopy> Copies, Opening? Opening,
+    IReadOnlyList<Groove> Grooves, IReadOnlyList<Patch> Patches, IReadOnlyList<Lever> Levers, IReadOnlyList<ShelfCopy> Copies, Opening? Opening, Parent? Parent,
     int NextInput, int Waiting, IReadOnlyDictionary<string, string> FirstPatches)
 {
     public static HeadView Of(OpenDocument document)
@@ -36,7 +36,7 @@ public sealed record HeadView(
         return new(document.Id, document.Kind, document.Revision, document.CanUndo, document.CanRedo,
             template.Name, template.Category, template.Tags, template.Note,
             template.Key, template.Key?.Name, template.SampleRateHz, template.PanLaw, TimelineView.Of(template.Timeline), template.Acts,
-            template.Grooves, template.Patches, template.Levers, template.Copies, template.Opening, ChannelFactory.NextInput(template),
+            template.Grooves, template.Patches, template.Levers, template.Copies, template.Opening, template.Parent, ChannelFactory.NextInput(template),
             Core.Templates.Waiting.In(template).Count(), template.FirstPatches);
     }
 }

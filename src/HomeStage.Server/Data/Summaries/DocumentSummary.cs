@@ -12,16 +12,16 @@ namespace HomeStage.Server.Data.Summaries;
 /// <param name="Channels">How many it has.</param>
 public sealed record DocumentSummary(
     int Shape, string Name, string Category, Sequence<string> Tags, string Note, double TempoBpm, string Meter, string? KeyName, double Seconds,
-    int Channels, Sequence<FamilyView> Families)
+    int Channels, Sequence<FamilyView> Families, Parent? Parent)
 {
-    private const int CurrentShape = 1;
+    private const int CurrentShape = 2;
 
     public static DocumentSummary Of(Template template) => new(
         CurrentShape, template.Name, template.Category, template.Tags, template.Note, template.Timeline.TempoBpm, template.Timeline.Meter.ToString(),
-        template.Key?.Name, new TimeMap(template.Timeline).LengthSeconds, template.Channels.Count, FamilyCounts.Of(template).ToSequence());
+        template.Key?.Name, new TimeMap(template.Timeline).LengthSeconds, template.Channels.Count, FamilyCounts.Of(template).ToSequence(), template.Parent);
 
     /// <summary>What is known of a document that cannot be read and never had a summary.</summary>
-    public static DocumentSummary OfName(string name) => new(CurrentShape, name, "", [], "", 0, "", null, 0, 0, []);
+    public static DocumentSummary OfName(string name) => new(CurrentShape, name, "", [], "", 0, "", null, 0, 0, [], null);
 
     /// <returns>Null for what another version wrote, and for what is damaged.</returns>
     public static DocumentSummary? Of(string? json)

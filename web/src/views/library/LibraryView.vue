@@ -61,6 +61,14 @@ function begin(place: '' | '/cast') {
   })
 }
 
+function base(template: Summary) {
+  return attempt(async () => {
+    const params = { path: { id: template.id } }
+    const made = await asked(api.POST('/api/templates/{id}/based', { params, body: { name: template.name } }))
+    await router.push(`/templates/${made.id}`)
+  })
+}
+
 function take(files: FileList | null) {
   const chosen = files?.[0]
   if (!chosen) return
@@ -189,6 +197,7 @@ onMounted(async () => {
         :template="template"
         @start="start(template)"
         @make-default="makeDefault(template)"
+        @base="base(template)"
         @remove="takeAway(template)"
         @recover="rescue(template)"
       />

@@ -5,7 +5,7 @@ import { inkOf } from '@/look/ink'
 import DamageNote from '@/parts/DamageNote.vue'
 
 const props = defineProps<{ template: Summary }>()
-defineEmits<{ start: []; makeDefault: []; remove: []; recover: [] }>()
+defineEmits<{ start: []; makeDefault: []; base: []; remove: []; recover: [] }>()
 
 const longest = computed(() => Math.max(...props.template.families.map((f) => f.count), 1))
 const changed = computed(() =>
@@ -27,6 +27,9 @@ function bar(count: number) {
       <button v-else type="button" class="plain bare small" @click="$emit('makeDefault')">make it the default</button>
     </div>
     <DamageNote v-if="template.damage" :damage="template.damage" @recover="$emit('recover')" />
+    <p v-if="template.basedOn" class="parent" :class="{ news: template.basedOn.hasChanged }">
+      based on {{ template.basedOn.name }}{{ template.basedOn.hasChanged ? ', which has changed since' : '' }}
+    </p>
     <p class="quiet note">{{ template.note || 'No prompt note yet.' }}</p>
     <ul>
       <li v-for="family in template.families" :key="family.name">
@@ -39,6 +42,16 @@ function bar(count: number) {
       <span>{{ template.tags.join(' · ') }}</span>
       <span class="changed"
         >changed {{ changed }}
+        <button
+          v-if="!template.damage"
+          type="button"
+          class="plain bare small"
+          :aria-label="`A template based on ${template.name}`"
+          title="A template of its own that is offered what changes here"
+          @click="$emit('base')"
+        >
+          base one on it
+        </button>
         <button type="button" class="plain bare small" :aria-label="`Remove ${template.name}`" @click="$emit('remove')">
           remove
         </button></span
@@ -97,6 +110,16 @@ h2 a:hover {
   font-size: 12px;
   white-space: nowrap;
   color: var(--text-3);
+}
+
+.parent {
+  margin: 2px 0 0;
+  font-size: 12px;
+  color: var(--text-3);
+}
+
+.parent.news {
+  color: var(--plum);
 }
 
 .note {

@@ -123,6 +123,12 @@ async function keep() {
       <label
         >Prompt note: how it is to be used<textarea v-model="note" class="field" rows="5" maxlength="4000" />
       </label>
+      <p v-if="document.head?.parent" class="quiet">
+        Based on {{ document.head.parent.name }}: what changes there is offered here.
+        <button type="button" class="plain bare" @click="document.edit([{ type: 'set-parent', parent: null }])">
+          Let go of it
+        </button>
+      </p>
       <DialogEnds :trouble="document.refusal?.sentence" leave="Leave it" keep="Keep it" @leave="open = false" />
     </form>
   </Dialog>

@@ -5,6 +5,7 @@ import ActsDialog from './ActsDialog.vue'
 import FindingsDialog from './FindingsDialog.vue'
 import HistoryDialog from './HistoryDialog.vue'
 import TimelineDialog from './TimelineDialog.vue'
+import ParentMark from './inherit/ParentMark.vue'
 import FindingMark from '@/parts/FindingMark.vue'
 import Icon from '@/parts/Icon.vue'
 import { numberText } from '@/parts/decibels'
@@ -82,6 +83,7 @@ const feltBeat = computed(() =>
       <button v-if="document.head.waiting" type="button" class="plain bare waits" @click="waiting = true">
         {{ document.head.waiting }} {{ document.head.waiting === 1 ? 'waits' : 'wait' }}
       </button>
+      <ParentMark />
       <div
         ref="acts"
         class="acts"
