@@ -68,7 +68,7 @@ test('a template that is based on another is offered what changes there, and kee
   await page.goto(stage.address)
   await page.getByRole('article', { name: 'Tug plan 2' }).getByText('based on Tug plan, which has changed since').waitFor()
   await page.goto(`${stage.address}/templates/${child}`)
-  await page.getByRole('button', { name: '5 changes in Tug plan' }).click()
+  await page.getByRole('button', { name: '5 offered: changes in Tug plan' }).click()
   const line = (text) => page.getByRole('checkbox', { name: text })
   await line('Hulls: level').waitFor()
   assert.deepEqual(await Promise.all(['Hulls: level', 'Winch', 'Ropes: level −7.0 dB → −4.0 dB', 'Hulls is now called Hull', 'Horns'].map((t) => line(t).last().isChecked())), [true, true, false, false, false])
@@ -80,10 +80,63 @@ test('a template that is based on another is offered what changes there, and kee
   await page.getByRole('button', { name: 'in Tug plan' }).waitFor({ state: 'detached' })
   await page.getByRole('button', { name: 'Undo' }).click()
   await settles(levels, { Main: 0, 'Mix bus': 0, Hulls: 0, Ropes: -7 })
-  await page.getByRole('button', { name: '5 changes in Tug plan' }).click()
+  await page.getByRole('button', { name: '5 offered: changes in Tug plan' }).click()
   await page.getByRole('button', { name: 'Leave all of them' }).click()
   await page.getByRole('button', { name: 'in Tug plan' }).waitFor({ state: 'detached' })
   assert.deepEqual(await levels(), { Main: 0, 'Mix bus': 0, Hulls: 0, Ropes: -7 })
+})
+
+test('a template is found by what plays in it, called otherwise, copied', async () => {
+  const { id } = await post('/api/templates', { name: 'Capstan' })
+  const edits = [{ type: 'add-channel', channel: { id: 'hurdy', name: 'Wheel fiddle', kind: 'bus', destination: 'mix-bus' } }]
+  await post(`/api/documents/${id}/edits`, { revision: 0, edits })
+  await page.goto(stage.address)
+  const bill = (name) => page.getByRole('article', { name, exact: true })
+  await bill('Night Ferry').waitFor()
+  await page.getByRole('searchbox').fill('wheel fid')
+  await bill('Capstan').getByText('has Wheel fiddle').waitFor()
+  assert.equal(await page.getByRole('article').count(), 1)
+
+  await page.getByRole('button', { name: 'Rename Capstan' }).click()
+  await page.keyboard.type('Windlass')
+  await page.keyboard.press('Enter')
+  await bill('Windlass').waitFor()
+  await page.getByRole('button', { name: 'Copy Windlass' }).click()
+  await bill('Windlass 2').getByText('has Wheel fiddle').waitFor()
+  assert.deepEqual((await stage.get('/api/templates?find=wheel')).map((t) => t.name).sort(), ['Windlass', 'Windlass 2'])
+})
+
+test('what most songs of a template have done is said, taken in, or not said again', async () => {
+  const { id } = await post('/api/templates', { name: 'Weir plan' })
+  const level = (channel, value) => ({ type: 'set-level', channel, level: value })
+  await post(`/api/documents/${id}/edits`, { revision: 0, edits: ['weir', 'sluice'].map((n) => ({ type: 'add-channel', channel: { id: n, name: n, kind: 'bus', destination: 'mix-bus' } })) })
+  for (const [title, edits] of Object.entries({ 'Leaf one': [level('weir', -3), level('sluice', 2)], 'Leaf two': [level('weir', -7), level('sluice', 3)], 'Leaf three': [level('weir', -4), level('sluice', 1)] })) {
+    const { id: song } = await post('/api/songs', { templateId: id, title, tempoBpm: null, key: null })
+    await post(`/api/documents/${song}/edits`, { revision: 0, edits })
+  }
+  await page.goto(`${stage.address}/templates/${id}`)
+  await page.getByRole('button', { name: '2 reviews' }).click()
+  const said = page.getByRole('list', { name: 'What its songs say' }).getByRole('listitem')
+  await said.filter({ hasText: 'weir was turned down in all 3 songs, by 4 dB in the middle (3 to 7).' }).getByRole('button', { name: 'Take it in' }).click()
+  await settles(async () => (await stage.get(`/api/documents/${id}`)).channels.find((r) => r.channel.id === 'weir').channel.level, -4)
+  await settles(() => said.count(), 1)
+  assert.deepEqual(await seriousIn(page), [])
+  await said.getByRole('button', { name: 'Do not say it again' }).click()
+  await page.getByText('They have no more to say.').waitFor()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /review/ }).waitFor({ state: 'detached' })
+
+  // The songs' page says what each has changed, and plays from the list.
+  await page.goto(`${stage.address}/songs`)
+  const leaf = page.getByRole('row').filter({ hasText: 'Leaf two' })
+  await leaf.getByText('2 things').waitFor()
+  await leaf.getByText('weir: level 0.0 dB → −7.0 dB').waitFor()
+  await page.getByRole('button', { name: 'Play Cold Berth' }).click()
+  await page.getByRole('button', { name: 'Stop Cold Berth' }).click()
+  await page.getByRole('link', { name: 'Leaf two' }).click()
+  await page.getByRole('button', { name: 'Make a template of it' }).click()
+  await page.waitForURL(/\/templates\//)
+  await page.getByRole('heading', { name: 'Leaf two' }).waitFor()
 })
 
 test('a sound that is lost is a blocker with its mend: the same file makes it whole, another is said to be another', async () => {

@@ -55,6 +55,7 @@ for (const [name, open] of [
   })
 
 test('axe: songs, empty and with one, and a song’s page', async () => {
+  for (const { id } of await stage.get('/api/songs')) await fetch(`${stage.address}/api/documents/${id}`, { method: 'DELETE' })
   await page.goto(`${stage.address}/songs`)
   await page.getByText('No song yet').waitFor()
   await inBothThemes()

@@ -81,6 +81,7 @@ internal static class DocumentApi
         group.MapMachines();
         group.MapShelfParts();
         group.MapInheritance();
+        group.MapCopies();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

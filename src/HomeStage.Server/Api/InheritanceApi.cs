@@ -42,6 +42,19 @@ internal static class InheritanceApi
             return TypedResults.Created($"/api/documents/{made.Id}", new TemplatesApi.Created(made.Id));
         }).WithTags("Templates");
 
+    /// <summary>A template that begins as another, or as a song, is now, and has nothing to do with it from then on.</summary>
+    public static void MapCopies(this RouteGroupBuilder group) =>
+        group.MapPost("/{id}/copy", async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> (string id, BasedOn asked, DocumentStore store, CancellationToken cancellation) =>
+        {
+            if (await store.OpenAsync(id, cancellation) is not { } from)
+                return Problems.NotFound("document");
+            var template = from.Template with { Name = asked.Name.Trim() };
+            if (Core.Editing.Rules.TemplateRules.Check(template) is { } wrong)
+                return Problems.Refused(wrong);
+            var made = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
+            return TypedResults.Created($"/api/documents/{made.Id}", new TemplatesApi.Created(made.Id));
+        });
+
     public static void MapInheritance(this RouteGroupBuilder group)
     {
         group.MapGet("/{id}/parent", async Task<Results<Ok<ParentView>, ProblemHttpResult>> (string id, DocumentStore store, DocumentLists lists, RevisionLog log, CancellationToken cancellation) =>

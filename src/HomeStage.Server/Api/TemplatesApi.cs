@@ -32,11 +32,14 @@ internal static class TemplatesApi
         group.MapPut("/{id}/default", OpenByDefault);
     }
 
-    private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, CancellationToken cancellation)
+    /// <param name="find">Words that must all be in what a template is called, tagged, noted, made of or played with; null for all templates.</param>
+    private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, DocumentLists lists, CancellationToken cancellation, string? find = null)
     {
         var listed = await summaries.AllAsync(DocumentKind.Template, cancellation);
         var all = listed.ToDictionary(l => l.Row.Id);
-        return TypedResults.Ok<IReadOnlyList<SummaryView>>([.. listed.Select(l => SummaryView.Of(l, all))]);
+        var begun = await lists.BegunAsync(cancellation);
+        var search = new LibrarySearch(find ?? "");
+        return TypedResults.Ok<IReadOnlyList<SummaryView>>([.. from l in listed let hit = search.In(l.Summary) where hit is not null select SummaryView.Of(l, all, begun, hit.Beyond)]);
     }
 
     private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, ShelfStore shelf, CancellationToken cancellation)

@@ -27,6 +27,15 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
         return await db.Documents.AsNoTracking().Where(d => d.Kind == DocumentKind.Template).ToDictionaryAsync(d => d.Id, d => d.Name, cancellation);
     }
 
+    /// <returns>When songs began, by the template that they began from.</returns>
+    public async Task<ILookup<string, DateTime>> BegunAsync(CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        var songs = await db.Documents.AsNoTracking().Where(d => d.Kind == DocumentKind.Song && d.StartedFromId != null && d.RemovedUtc == null)
+            .Select(d => new { From = d.StartedFromId!, d.CreatedUtc }).ToListAsync(cancellation);
+        return songs.ToLookup(s => s.From, s => s.CreatedUtc, StringComparer.Ordinal);
+    }
+
     public async Task<DocumentRow?> FindAsync(string id, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data.Shelf;
-using HomeStage.Server.Data.Summaries;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStage.Server.Data;
@@ -102,7 +101,7 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
         var now = clock.GetUtcNow().UtcDateTime;
         return new()
         {
-            Id = Guid.CreateVersion7(clock.GetUtcNow()).ToString("N"),
+            Id = wanted.Id ?? NewDocument.IdAt(clock.GetUtcNow()),
             Kind = wanted.Kind,
             Name = wanted.Template.Name,
             Revision = 0,
@@ -112,8 +111,6 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
             StartedFromRevision = wanted.StartedFrom?.Revision,
             OpensByDefault = wanted.OpensByDefault,
             SoundsNoted = true,
-            Summary = DocumentSummary.Of(wanted.Template).ToJson(),
-            SummaryRevision = 0,
         };
     }
 }
@@ -121,4 +118,10 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
 /// <summary>A document that is to be made.</summary>
 /// <param name="Template">Held against the rules before.</param>
 /// <param name="StartedFrom">For a song: its template and that template's revision.</param>
-public sealed record NewDocument(DocumentKind Kind, Template Template, (string Id, int Revision)? StartedFrom = null, bool OpensByDefault = false);
+public sealed record NewDocument(DocumentKind Kind, Template Template, (string Id, int Revision)? StartedFrom = null, bool OpensByDefault = false)
+{
+    /// <summary>Where others that are made with it refer to it; null for any.</summary>
+    public string? Id { get; init; }
+
+    public static string IdAt(DateTimeOffset now) => Guid.CreateVersion7(now).ToString("N");
+}

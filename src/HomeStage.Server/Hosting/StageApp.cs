@@ -123,6 +123,7 @@ public static class StageApp
         api.MapTemplates();
         api.MapSongs();
         api.MapBeginnings();
+        api.MapReviews();
         api.MapRenders();
         api.MapAuditions();
         api.MapOutputPlans();

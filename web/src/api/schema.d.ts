@@ -200,6 +200,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/reviews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReviewsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/auditions": {
         parameters: {
             query?: never;
@@ -2136,6 +2173,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BasedOn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Created"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/revisions": {
         parameters: {
             query?: never;
@@ -2990,7 +3068,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    find?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -4299,6 +4379,11 @@ export interface components {
             /** Format: int32 */
             open: number;
         };
+        ActWeight: {
+            act: string;
+            /** Format: double */
+            percent: number;
+        };
         AlikeView: {
             keys: string[];
             mend: null | components["schemas"]["Mend"];
@@ -5538,6 +5623,11 @@ export interface components {
             isOn: boolean;
             gainsDb: number[];
         };
+        Evidence: {
+            song: string;
+            title: string;
+            words: string;
+        };
         FamilyView: {
             name: string;
             colour: null | components["schemas"]["ChannelColour"];
@@ -5551,6 +5641,14 @@ export interface components {
         };
         /** @enum {unknown} */
         FarPlace: "overhead" | "hall";
+        FindingCounts: {
+            /** Format: int32 */
+            blockers: number;
+            /** Format: int32 */
+            warnings: number;
+            /** Format: int32 */
+            hints: number;
+        };
         FindingView: {
             key: string;
             rule: string;
@@ -6688,6 +6786,19 @@ export interface components {
             /** Format: double */
             midSeconds: number;
         };
+        ReviewLine: {
+            key: string;
+            sentence: string;
+            songs: components["schemas"]["Evidence"][];
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            leave: components["schemas"]["Edit"];
+        };
+        ReviewsView: {
+            /** Format: int32 */
+            songs: number;
+            reviews: components["schemas"]["ReviewLine"][];
+        };
         /** @enum {unknown} */
         RevisionKind: "edit" | "undo" | "redo" | "origin";
         RevisionName: {
@@ -6866,6 +6977,9 @@ export interface components {
             changedUtc: string;
             /** Format: int32 */
             revision: number;
+            /** Format: int32 */
+            changes: null | number;
+            changeWords: string[];
             damage: null | components["schemas"]["Damage"];
         };
         Source: components["schemas"]["SourceInputSource"] | components["schemas"]["SourceInstrumentSource"] | components["schemas"]["SourceInternalSource"] | components["schemas"]["SourceOutputSource"];
@@ -7054,6 +7168,15 @@ export interface components {
             /** Format: int32 */
             revision: number;
             basedOn: null | components["schemas"]["ParentLine"];
+            /** Format: int32 */
+            moves: number;
+            findings: components["schemas"]["FindingCounts"];
+            weights: components["schemas"]["ActWeight"][];
+            /** Format: int32 */
+            songs: number;
+            /** Format: date-time */
+            lastUsedUtc: null | string;
+            found: null | string;
             damage: null | components["schemas"]["Damage"];
         };
         /** @enum {unknown} */

@@ -1,27 +1,36 @@
+using System.Collections.Concurrent;
+using HomeStage.Core.Templates;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStage.Server.Data.Summaries;
 
 /// <summary>The lists of the library: stored summaries, made anew for those alone that were changed since.</summary>
-public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentLists lists, DocumentStore store, DamageBook damages, WriteGate gate)
+public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentLists lists, DocumentStore store, RevisionLog log, DamageBook damages, WriteGate gate)
 {
+    private readonly ConcurrentDictionary<string, (int Revision, DocumentSummary? Summary)> _known = new(StringComparer.Ordinal);
+
     /// <returns>The default template first, then those changed last; what is removed is left out.</returns>
     public async Task<IReadOnlyList<ListedDocument>> AllAsync(DocumentKind kind, CancellationToken cancellation) =>
         await OfAsync(await lists.AllAsync(kind, cancellation), cancellation);
+
+    /// <returns>The songs that began from a template, those changed last first.</returns>
+    public async Task<IReadOnlyList<ListedDocument>> SongsOfAsync(string template, CancellationToken cancellation) =>
+        await OfAsync([.. (await lists.AllAsync(DocumentKind.Song, cancellation)).Where(d => d.StartedFromId == template)], cancellation);
 
     public async Task<ListedDocument> OfAsync(DocumentRow row, CancellationToken cancellation) => (await OfAsync([row], cancellation))[0];
 
     private async Task<IReadOnlyList<ListedDocument>> OfAsync(IReadOnlyList<DocumentRow> rows, CancellationToken cancellation)
     {
+        var began = new Dictionary<(string, int), Template?>();
         var (listed, made) = (new List<ListedDocument>(rows.Count), new List<(string Id, int Revision, DocumentSummary Summary)>());
         foreach (var row in rows)
         {
-            var stored = DocumentSummary.Of(row.Summary);
+            var stored = Known(row);
             if (stored is null || row.SummaryRevision != row.Revision)
             {
                 if (await OpenedAsync(row, cancellation) is { } document)
                 {
-                    stored = DocumentSummary.Of(document.Template);
+                    stored = DocumentSummary.Of(document, await BeganAsync(row, began, cancellation));
                     made.Add((document.Id, document.Revision, stored));
                 }
             }
@@ -32,6 +41,35 @@ public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentL
         if (made.Count > 0)
             await KeepAsync(made, cancellation);
         return listed;
+    }
+
+    /// <summary>Read once, and again only when it was made anew.</summary>
+    private DocumentSummary? Known(DocumentRow row)
+    {
+        if (row.SummaryRevision is not { } revision || row.Summary is null)
+            return null;
+        if (_known.TryGetValue(row.Id, out var known) && known.Revision == revision && known.Summary is not null)
+            return known.Summary;
+        var read = DocumentSummary.Of(row.Summary);
+        _known[row.Id] = (revision, read);
+        return read;
+    }
+
+    /// <returns>The template as it was when a song began; null for what is no song, and where it cannot be read.</returns>
+    private async Task<Template?> BeganAsync(DocumentRow row, Dictionary<(string, int), Template?> read, CancellationToken cancellation)
+    {
+        if (row is not { StartedFromId: { } from, StartedFromRevision: { } revision })
+            return null;
+        if (read.TryGetValue((from, revision), out var known))
+            return known;
+        try
+        {
+            return read[(from, revision)] = await log.TemplateAtAsync(from, revision, cancellation);
+        }
+        catch (DamagedDocumentException)
+        {
+            return read[(from, revision)] = null;
+        }
     }
 
     /// <returns>Null where it cannot be read; the store has noted it then, and the list shows what was known before.</returns>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import RemovedDialog from './RemovedDialog.vue'
 import RemovedNotice from './RemovedNotice.vue'
@@ -15,6 +16,8 @@ const router = useRouter()
 const templates = ref<Summary[]>()
 const songs = ref<Song[]>([])
 const search = ref('')
+/** What the search has found; none while nothing is searched for. */
+const hits = ref<Summary[]>()
 const category = ref('')
 const trouble = ref<string>()
 const starting = ref(false)
@@ -29,17 +32,26 @@ const loud = useTemplateRef<HTMLButtonElement>('loud')
 const categories = computed(() => [...new Set(templates.value?.map((t) => t.category).filter(Boolean))].sort())
 const opensByDefault = computed(() => templates.value?.find((t) => t.opensByDefault) ?? templates.value?.[0])
 const shown = computed(() => {
-  const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return templates.value?.filter((t) => {
-    const text = [t.name, t.category, t.note, ...t.tags, ...t.families.map((f) => f.name)].join(' ').toLowerCase()
-    return (!category.value || t.category === category.value) && words.every((word) => text.includes(word))
-  })
+  const found = search.value.trim() ? hits.value : templates.value
+  return found?.filter((t) => !category.value || t.category === category.value)
 })
+
+const findSoon = useDebounceFn(find, 80)
+watch(search, findSoon)
+
+/** The server looks through channels, instruments, devices and notes as well. */
+async function find() {
+  const words = search.value.trim()
+  if (!words) return void (hits.value = undefined)
+  const found = await asked(api.GET('/api/templates', { params: { query: { find: words } } })).catch(() => undefined)
+  if (search.value.trim() === words && found) hits.value = found
+}
 
 async function load() {
   try {
     templates.value = await asked(api.GET('/api/templates'))
     songs.value = await asked(api.GET('/api/songs'))
+    await find()
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
@@ -66,6 +78,23 @@ function base(template: Summary) {
     const params = { path: { id: template.id } }
     const made = await asked(api.POST('/api/templates/{id}/based', { params, body: { name: template.name } }))
     await router.push(`/templates/${made.id}`)
+  })
+}
+
+function copy(template: Summary) {
+  return attempt(async () => {
+    const params = { path: { id: template.id } }
+    await asked(api.POST('/api/documents/{id}/copy', { params, body: { name: template.name } }))
+    await load()
+  })
+}
+
+function rename(template: Summary, name: string) {
+  return attempt(async () => {
+    const { category, tags, note } = template
+    const edits = [{ type: 'describe' as const, name, category, tags, note }]
+    await asked(api.POST('/api/documents/{id}/edits', { params: { path: { id: template.id } }, body: { revision: template.revision, edits } })) // prettier-ignore
+    await load()
   })
 }
 
@@ -140,7 +169,7 @@ onMounted(async () => {
         v-model="search"
         class="field find"
         type="search"
-        placeholder="Find by name, family, tag or note"
+        placeholder="Find by name, channel, instrument, device, note"
         aria-label="Find a template"
       />
       <button
@@ -198,10 +227,12 @@ onMounted(async () => {
         @start="start(template)"
         @make-default="makeDefault(template)"
         @base="base(template)"
+        @copy="copy(template)"
+        @rename="(name) => rename(template, name)"
         @remove="takeAway(template)"
         @recover="rescue(template)"
       />
-      <div class="beginnings">
+      <div v-if="!search.trim()" class="beginnings">
         <button type="button" class="empty" @click="begin('/cast')">
           <span class="serif">From a cast list</span>
           <span class="quiet">A page of names becomes a template</span>

@@ -1,16 +1,61 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Summary } from '@/api/types'
 import { inkOf } from '@/look/ink'
 import DamageNote from '@/parts/DamageNote.vue'
+import { shortDayOf } from './keepingCalls'
 
 const props = defineProps<{ template: Summary }>()
-defineEmits<{ start: []; makeDefault: []; base: []; remove: []; recover: [] }>()
+const emit = defineEmits<{
+  start: []
+  makeDefault: []
+  base: []
+  copy: []
+  rename: [name: string]
+  remove: []
+  recover: []
+}>()
 
 const longest = computed(() => Math.max(...props.template.families.map((f) => f.count), 1))
-const changed = computed(() =>
-  new Date(props.template.changedUtc).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }),
+const changed = computed(() => shortDayOf(props.template.changedUtc))
+
+const isProven = computed(() => {
+  const { blockers, warnings, hints } = props.template.findings
+  return blockers + warnings + hints === 0
+})
+const ready = computed(() => {
+  const { blockers, warnings, hints } = props.template.findings
+  const of = (count: number, one: string) => (count ? `${count} ${one}${count === 1 ? '' : 's'}` : '')
+  return [of(blockers, 'blocker'), of(warnings, 'warning'), of(hints, 'hint')].filter(Boolean).join(', ') || 'proven'
+})
+
+/** Of the act that takes the most; all of them by their names beside. */
+const weight = computed(() => `${Math.max(...props.template.weights.map((w) => w.percent), 0).toFixed(0)} % of a core`)
+const weights = computed(() => props.template.weights.map((w) => `${w.act} ${w.percent.toFixed(1)} %`).join(', '))
+
+const used = computed(() =>
+  props.template.lastUsedUtc
+    ? `${props.template.songs} ${props.template.songs === 1 ? 'song' : 'songs'}, last ${shortDayOf(props.template.lastUsedUtc)}`
+    : 'no song yet',
 )
+
+const naming = ref(false)
+const name = ref('')
+const field = useTemplateRef('field')
+
+async function rename() {
+  name.value = props.template.name
+  naming.value = true
+  await nextTick()
+  field.value?.select()
+}
+
+function named() {
+  if (!naming.value) return
+  naming.value = false
+  const wanted = name.value.trim()
+  if (wanted && wanted !== props.template.name) emit('rename', wanted)
+}
 
 function bar(count: number) {
   return `${Math.max(6, (count / Math.max(longest.value, 8)) * 55)}%`
@@ -20,7 +65,18 @@ function bar(count: number) {
 <template>
   <article class="bill" :class="{ first: template.opensByDefault }" :aria-label="template.name">
     <div class="head">
-      <h2>
+      <input
+        v-if="naming"
+        ref="field"
+        v-model="name"
+        class="field naming"
+        maxlength="80"
+        :aria-label="`Another name for ${template.name}`"
+        @keydown.enter="named"
+        @keydown.esc.stop="naming = false"
+        @blur="named"
+      />
+      <h2 v-else>
         <RouterLink :to="`/templates/${template.id}`">{{ template.name }}</RouterLink>
       </h2>
       <span v-if="template.opensByDefault" class="default">opens by default</span>
@@ -38,12 +94,24 @@ function bar(count: number) {
       </li>
       <li v-if="template.families.length === 0" class="faint">no channels yet</li>
     </ul>
-    <p class="tags faint">
-      <span>{{ template.tags.join(' · ') }}</span>
-      <span class="changed"
-        >changed {{ changed }}
+    <p v-if="template.found" class="found">has {{ template.found }}</p>
+    <p v-if="template.tags.length" class="tags faint">{{ template.tags.join(' · ') }}</p>
+    <p class="facts faint">
+      <span class="ready" :class="{ proven: isProven }">{{ ready }}</span>
+      <span :title="weights">{{ weight }}</span>
+      <span title="Single edits that would rebuild it from nothing">{{ template.moves }} moves saved</span>
+      <span>{{ used }}</span>
+      <span>changed {{ changed }}</span>
+    </p>
+    <div class="ways faint">
+      <template v-if="!template.damage">
+        <button type="button" class="plain bare small" :aria-label="`Rename ${template.name}`" @click="rename">
+          rename
+        </button>
+        <button type="button" class="plain bare small" :aria-label="`Copy ${template.name}`" @click="$emit('copy')">
+          copy
+        </button>
         <button
-          v-if="!template.damage"
           type="button"
           class="plain bare small"
           :aria-label="`A template based on ${template.name}`"
@@ -52,11 +120,11 @@ function bar(count: number) {
         >
           base one on it
         </button>
-        <button type="button" class="plain bare small" :aria-label="`Remove ${template.name}`" @click="$emit('remove')">
-          remove
-        </button></span
-      >
-    </p>
+      </template>
+      <button type="button" class="plain bare small" :aria-label="`Remove ${template.name}`" @click="$emit('remove')">
+        remove
+      </button>
+    </div>
     <div class="foot quiet">
       <span>{{ template.tempoBpm }} BPM</span>
       <span>{{ template.meter }}</span>
@@ -150,13 +218,49 @@ i {
   background: var(--family);
 }
 
-.tags {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 12px;
-  margin: 0 0 10px;
+.tags,
+.facts,
+.found {
+  margin: 0 0 6px;
   font-size: 12px;
+}
+
+.tags {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.found {
+  color: var(--lamp);
+}
+
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
+
+.ready.proven {
+  color: var(--proven);
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 14px;
+  margin-bottom: 8px;
+}
+
+.ways .small {
+  padding: 0;
+}
+
+.naming {
+  font: 500 20px/1.2 var(--serif);
+  min-width: 0;
+  flex: 1;
 }
 
 .foot {
@@ -170,9 +274,5 @@ i {
 
 .foot button {
   margin-left: auto;
-}
-
-.changed {
-  white-space: nowrap;
 }
 </style>

@@ -21,3 +21,9 @@ export function recover(id: string) {
 
 export const dayOf = (utc: string) =>
   new Date(utc).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+
+/** Without the year where it is this one. */
+export const shortDayOf = (utc: string) =>
+  new Date(utc).getFullYear() === new Date().getFullYear()
+    ? new Date(utc).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+    : dayOf(utc)

@@ -6,6 +6,7 @@ import FindingsDialog from './FindingsDialog.vue'
 import HistoryDialog from './HistoryDialog.vue'
 import TimelineDialog from './TimelineDialog.vue'
 import ParentMark from './inherit/ParentMark.vue'
+import ReviewsMark from './inherit/ReviewsMark.vue'
 import FindingMark from '@/parts/FindingMark.vue'
 import Icon from '@/parts/Icon.vue'
 import { numberText } from '@/parts/decibels'
@@ -78,12 +79,13 @@ const feltBeat = computed(() =>
         <span v-if="document.head.keyName"
           ><b>{{ document.head.keyName }}</b></span
         >
-        <span v-else class="waits">key waits for the song</span>
+        <span v-else class="waits" title="The key waits for the song">no key yet</span>
       </button>
       <button v-if="document.head.waiting" type="button" class="plain bare waits" @click="waiting = true">
         {{ document.head.waiting }} {{ document.head.waiting === 1 ? 'waits' : 'wait' }}
       </button>
       <ParentMark />
+      <ReviewsMark />
       <div
         ref="acts"
         class="acts"
@@ -165,6 +167,10 @@ const feltBeat = computed(() =>
 </template>
 
 <style scoped>
+h1 {
+  min-width: 130px;
+}
+
 .name {
   background: none;
   border: 0;
@@ -199,6 +205,7 @@ const feltBeat = computed(() =>
 
 .waits {
   color: var(--plum);
+  white-space: nowrap;
 }
 
 .acts {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { usePackage } from './usePackage'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
@@ -10,12 +11,25 @@ import { useDocument } from '@/state/document'
 
 const props = defineProps<{ id: string }>()
 const document = useDocument()
+const router = useRouter()
 const song = ref<Song>()
 const trouble = ref<string>()
 const pack = usePackage()
 const describing = ref(false)
 const note = computed(() => (document.head?.id === props.id ? document.head.note : ''))
 const sections = computed(() => (document.head?.id === props.id ? document.head.timeline.sections : []))
+
+/** A template that begins as the song is now; the song itself is not touched. */
+async function keepAsTemplate() {
+  if (!song.value) return
+  try {
+    const ask = { params: { path: { id: props.id } }, body: { name: song.value.title } }
+    const made = await asked(api.POST('/api/documents/{id}/copy', ask))
+    await router.push(`/templates/${made.id}`)
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
+}
 
 onMounted(async () => {
   try {
@@ -31,6 +45,7 @@ onMounted(async () => {
   <PlaceHeader>
     <h1>{{ song?.title ?? 'Song' }}</h1>
     <span class="gap" />
+    <button v-if="song" type="button" class="plain" @click="keepAsTemplate">Make a template of it</button>
     <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/order`">Open its running order</RouterLink>
   </PlaceHeader>
   <main class="song">
@@ -43,6 +58,20 @@ onMounted(async () => {
             song.templateName
           }}</RouterLink>
           <template v-else>a template that is gone</template>, as it was at revision {{ song.templateRevision }}
+        </dd>
+        <dt>Changed since</dt>
+        <dd>
+          <template v-if="song.changes === null">that template cannot be read any more</template>
+          <template v-else-if="song.changes === 0">nothing</template>
+          <template v-else>
+            {{ song.changes }} {{ song.changes === 1 ? 'thing' : 'things' }}
+            <ul class="changes">
+              <li v-for="words in song.changeWords" :key="words" class="quiet">{{ words }}</li>
+              <li v-if="song.changes > song.changeWords.length" class="faint">
+                and {{ song.changes - song.changeWords.length }} more
+              </li>
+            </ul>
+          </template>
         </dd>
         <dt>Tempo</dt>
         <dd>{{ song.tempoBpm }} quarter notes a minute, {{ song.meter }}</dd>
@@ -107,6 +136,11 @@ onMounted(async () => {
 <style scoped>
 .gap {
   flex: 1;
+}
+
+.changes {
+  margin: 0;
+  padding-left: 16px;
 }
 
 .link {

@@ -7,9 +7,13 @@ import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import RemovedNotice from '@/views/library/RemovedNotice.vue'
+import { useDocument } from '@/state/document'
+import { useListening } from '@/state/listening'
 import { dayOf, recover, remove } from '@/views/library/keepingCalls'
 
 const songs = ref<Song[]>()
+const document = useDocument()
+const listening = useListening()
 const trouble = ref<string>()
 const router = useRouter()
 const removed = ref<{ kind: 'song'; id: string; name: string }>()
@@ -23,6 +27,17 @@ async function attempt(work: () => Promise<unknown>) {
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
+}
+
+const isPlaying = (song: Song) => listening.playing && document.head?.id === song.id
+
+/** Heard from the list: the listening bar below plays it, as it plays what is open. */
+async function hear(song: Song) {
+  const stops = isPlaying(song)
+  if (listening.playing) await listening.play()
+  if (stops) return
+  await document.open('song', song.id)
+  if (document.head?.id === song.id) await listening.play()
 }
 
 function takeAway(song: Song) {
@@ -52,8 +67,10 @@ onMounted(() => attempt(async () => undefined))
     <table v-if="songs?.length">
       <thead>
         <tr>
+          <th><span class="unseen">Hear it</span></th>
           <th>Title</th>
           <th class="roomy">From</th>
+          <th class="roomy">Changed since</th>
           <th class="right">Tempo</th>
           <th class="roomy">Meter</th>
           <th class="roomy">Key</th>
@@ -65,12 +82,31 @@ onMounted(() => attempt(async () => undefined))
       </thead>
       <tbody>
         <tr v-for="song in songs" :key="song.id">
+          <td class="hear">
+            <button
+              v-if="!song.damage"
+              type="button"
+              class="plain bare"
+              :aria-label="isPlaying(song) ? `Stop ${song.title}` : `Play ${song.title}`"
+              @click="hear(song)"
+            >
+              {{ isPlaying(song) ? 'stop' : 'play' }}
+            </button>
+          </td>
           <td class="serif">
             <RouterLink :to="`/songs/${song.id}`">{{ song.title }}</RouterLink>
             <DamageNote v-if="song.damage" :damage="song.damage" @recover="rescue(song)" />
           </td>
           <td class="quiet roomy">
             {{ song.templateName ?? 'a template that is gone' }}, revision {{ song.templateRevision }}
+          </td>
+          <td class="roomy" :title="song.changeWords.join('\n')">
+            <template v-if="song.changes === null">—</template>
+            <template v-else-if="song.changes === 0">nothing</template>
+            <template v-else
+              >{{ song.changes }} {{ song.changes === 1 ? 'thing' : 'things' }}
+              <small class="faint">{{ song.changeWords[0] }}</small></template
+            >
           </td>
           <td class="right">{{ song.tempoBpm }} BPM</td>
           <td class="roomy">{{ song.meter }}</td>
@@ -97,6 +133,19 @@ onMounted(() => attempt(async () => undefined))
 .songs {
   padding: 20px 26px;
   overflow: auto;
+}
+
+.hear {
+  width: 1%;
+}
+
+small {
+  display: block;
+  max-width: 240px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-size: 11px;
 }
 </style>
 

@@ -34,8 +34,15 @@ async function open() {
 </script>
 
 <template>
-  <button v-if="parent && count" type="button" class="plain bare mark" @click="open">
-    {{ count }} {{ count === 1 ? 'change' : 'changes' }} in {{ parent.name }}
+  <button
+    v-if="parent && count"
+    type="button"
+    class="plain bare mark"
+    :aria-label="`${count} offered: changes in ${parent.name}`"
+    :title="`What changed in ${parent.name}`"
+    @click="open"
+  >
+    {{ count }} offered
   </button>
   <ParentDialog v-if="parent" v-model:open="looking" :parent="parent" />
 </template>

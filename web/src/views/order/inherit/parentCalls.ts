@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { Edit, ParentView } from '@/api/types'
+import type { Edit, ParentView, Reviews } from '@/api/types'
 
 /** What a template is based on, with what changed there since it was looked through last. */
 export const parentOf = (id: string): Promise<ParentView> =>
@@ -10,3 +10,7 @@ export async function taking(id: string, revision: number, chosen: number[]): Pr
   const ask = { params: { path: { id } }, body: { revision, chosen } }
   return (await asked(api.POST('/api/documents/{id}/parent', ask))).edits as Edit[]
 }
+
+/** What the songs of a template say about it. */
+export const reviewsOf = (id: string): Promise<Reviews> =>
+  asked(api.GET('/api/templates/{id}/reviews', { params: { path: { id } } })) as unknown as Promise<Reviews>
