@@ -55,7 +55,7 @@ test('a template that is based on another is offered what changes there, and kee
   const level = (channel, value) => ({ type: 'set-level', channel, level: value })
   await post(`/api/documents/${parent}/edits`, { revision: 0, edits: [bus('hulls', 'Hulls'), bus('ropes', 'Ropes'), bus('horns', 'Horns')] })
   await page.goto(stage.address)
-  await page.getByRole('button', { name: 'A template based on Tug plan' }).click()
+  await page.getByRole('button', { name: 'Base one on it: Tug plan' }).click()
   await page.waitForURL(/\/templates\//)
   const child = page.url().split('/').at(-1)
   const levels = async () => Object.fromEntries((await stage.get(`/api/documents/${child}`)).channels.map((r) => [r.channel.name, r.channel.level]))
@@ -103,6 +103,13 @@ test('a template is found by what plays in it, called otherwise, copied', async 
   await bill('Windlass').waitFor()
   await page.getByRole('button', { name: 'Copy Windlass' }).click()
   await bill('Windlass 2').getByText('has Wheel fiddle').waitFor()
+  // The first of a category is what its songs begin from.
+  await page.getByRole('searchbox').fill('')
+  await page.getByRole('button', { name: 'Plays', exact: true }).click()
+  await bill('Night Ferry, Small Hall').getByRole('button', { name: 'make it first of Plays' }).click()
+  await page.getByRole('button', { name: 'Start a song from Night Ferry, Small Hall' }).waitFor()
+  await page.getByRole('button', { name: 'All', exact: true }).click()
+  await page.getByRole('button', { name: 'Start a song from First Rehearsal' }).waitFor()
   assert.deepEqual((await stage.get('/api/templates?find=wheel')).map((t) => t.name).sort(), ['Windlass', 'Windlass 2'])
 })
 
@@ -136,7 +143,7 @@ test('what most songs of a template have done is said, taken in, or not said aga
   await page.getByRole('link', { name: 'Leaf two' }).click()
   await page.getByRole('button', { name: 'Make a template of it' }).click()
   await page.waitForURL(/\/templates\//)
-  await page.getByRole('heading', { name: 'Leaf two' }).waitFor()
+  await page.getByRole('heading', { name: 'Leaf two', level: 1 }).waitFor()
 })
 
 test('a sound that is lost is a blocker with its mend: the same file makes it whole, another is said to be another', async () => {

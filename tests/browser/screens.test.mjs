@@ -24,7 +24,7 @@ async function inBothThemes() {
 
 test('axe: the library', async () => {
   await page.goto(stage.address)
-  await page.getByRole('heading', { name: 'Night Ferry' }).waitFor()
+  await page.getByRole('heading', { name: 'Night Ferry', exact: true }).waitFor()
   await inBothThemes()
 })
 

@@ -17,7 +17,7 @@ await startSong('Night Ferry', 'The Lamp Goes Out', 96, { fifths: -1, minor: tru
 await startSong('First Rehearsal', 'Gull Song', 104, { fifths: 1, minor: false })
 
 await page.goto(stage.address)
-await page.getByRole('heading', { name: 'Night Ferry' }).waitFor()
+await page.getByRole('heading', { name: 'Night Ferry', exact: true }).waitFor()
 await shoot('library')
 
 await page.getByRole('button', { name: 'From a cast list' }).click()

@@ -30,6 +30,7 @@ internal static class TemplatesApi
         group.MapPost("/", Create);
         group.MapPost("/from-document", FromDocument);
         group.MapPut("/{id}/default", OpenByDefault);
+        group.MapPut("/{id}/leads", LeadCategory);
     }
 
     /// <param name="find">Words that must all be in what a template is called, tagged, noted, made of or played with; null for all templates.</param>
@@ -71,6 +72,16 @@ internal static class TemplatesApi
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
         return TypedResults.Created($"/api/documents/{document.Id}",
             new BroughtIn(document.Id, [.. UsedSounds.Of(template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)]));
+    }
+
+    /// <summary>Songs of its category begin from it unless another is chosen.</summary>
+    private static async Task<Results<NoContent, ProblemHttpResult>> LeadCategory(string id, SummaryShelf summaries, DocumentLists lists, CancellationToken cancellation)
+    {
+        var all = await summaries.AllAsync(DocumentKind.Template, cancellation);
+        if (all.FirstOrDefault(l => l.Row.Id == id) is not { } leader)
+            return Problems.NotFound("template");
+        await lists.LeadCategoryAsync(id, [.. all.Where(l => l.Row.Id != id && l.Summary.Category == leader.Summary.Category).Select(l => l.Row.Id)], cancellation);
+        return TypedResults.NoContent();
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> OpenByDefault(string id, DocumentLists lists, CancellationToken cancellation) =>

@@ -42,6 +42,15 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
         return await db.Documents.AsNoTracking().SingleOrDefaultAsync(d => d.Id == id, cancellation);
     }
 
+    /// <summary>Makes one template the one that songs of its category begin from.</summary>
+    /// <param name="others">The other templates of that category.</param>
+    public async Task LeadCategoryAsync(string id, IReadOnlyList<string> others, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        await gate.OneAtATimeAsync(
+            () => db.Documents.Where(d => d.Id == id || others.Contains(d.Id)).ExecuteUpdateAsync(set => set.SetProperty(d => d.LeadsCategory, d => d.Id == id), cancellation), cancellation);
+    }
+
     /// <summary>Makes one template the one that opens by default.</summary>
     /// <returns>False where there is no such template.</returns>
     public async Task<bool> OpenByDefaultAsync(string id, CancellationToken cancellation)

@@ -25,6 +25,9 @@ public sealed class DocumentRow
     /// <summary>Whether this template opens by default.</summary>
     public bool OpensByDefault { get; set; }
 
+    /// <summary>Whether songs of its category begin from this template unless another is chosen.</summary>
+    public bool LeadsCategory { get; set; }
+
     /// <summary>What lists show, as JSON; null where it was never worked out.</summary>
     public string? Summary { get; set; }
 

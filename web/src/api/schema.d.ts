@@ -3189,6 +3189,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/leads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs": {
         parameters: {
             query?: never;
@@ -7163,6 +7198,7 @@ export interface components {
             channels: number;
             families: components["schemas"]["FamilyView"][];
             opensByDefault: boolean;
+            leadsCategory: boolean;
             /** Format: date-time */
             changedUtc: string;
             /** Format: int32 */

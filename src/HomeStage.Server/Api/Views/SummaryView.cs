@@ -7,6 +7,7 @@ namespace HomeStage.Server.Api.Views;
 /// <summary>A template as a bill in the library.</summary>
 /// <param name="Families">What stands directly under the mix bus and the main, with all that feeds it.</param>
 /// <param name="Channels">How many channels it has.</param>
+/// <param name="LeadsCategory">Whether songs of its category begin from it unless another is chosen.</param>
 /// <param name="Moves">How many single edits would rebuild it.</param>
 /// <param name="Songs">How many began from it.</param>
 /// <param name="LastUsedUtc">When the last of them began; null for never.</param>
@@ -14,7 +15,7 @@ namespace HomeStage.Server.Api.Views;
 /// <param name="Damage">What is wrong with it on the disk; null for nothing.</param>
 public sealed record SummaryView(
     string Id, string Name, string Category, IReadOnlyList<string> Tags, string Note, double TempoBpm, string Meter,
-    int Channels, IReadOnlyList<FamilyView> Families, bool OpensByDefault, DateTime ChangedUtc, int Revision, ParentLine? BasedOn,
+    int Channels, IReadOnlyList<FamilyView> Families, bool OpensByDefault, bool LeadsCategory, DateTime ChangedUtc, int Revision, ParentLine? BasedOn,
     int Moves, FindingCounts Findings, IReadOnlyList<ActWeight> Weights, int Songs, DateTime? LastUsedUtc, string? Found, Damage? Damage)
 {
     /// <param name="all">Of the whole list, by id.</param>
@@ -23,7 +24,7 @@ public sealed record SummaryView(
     {
         var (row, summary, damage) = listed;
         return new(row.Id, summary.Name, summary.Category, summary.Tags, summary.Note, summary.TempoBpm, summary.Meter, summary.Channels,
-            summary.Families, row.OpensByDefault, DateTime.SpecifyKind(row.ChangedUtc, DateTimeKind.Utc), row.Revision, ParentLine.Of(summary.Parent, all),
+            summary.Families, row.OpensByDefault, row.LeadsCategory, DateTime.SpecifyKind(row.ChangedUtc, DateTimeKind.Utc), row.Revision, ParentLine.Of(summary.Parent, all),
             summary.Moves, summary.Findings, summary.Weights, begun[row.Id].Count(), begun[row.Id].Select(t => (DateTime?)DateTime.SpecifyKind(t, DateTimeKind.Utc)).Max(), found, damage);
     }
 }

@@ -30,7 +30,11 @@ const file = useTemplateRef('file')
 const loud = useTemplateRef<HTMLButtonElement>('loud')
 
 const categories = computed(() => [...new Set(templates.value?.map((t) => t.category).filter(Boolean))].sort())
-const opensByDefault = computed(() => templates.value?.find((t) => t.opensByDefault) ?? templates.value?.[0])
+/** Of a category the one that leads it; of all the one that opens by default. */
+const opensByDefault = computed(() => {
+  const of = templates.value?.filter((t) => !category.value || t.category === category.value)
+  return of?.find((t) => (category.value ? t.leadsCategory : t.opensByDefault)) ?? of?.[0]
+})
 const shown = computed(() => {
   const found = search.value.trim() ? hits.value : templates.value
   return found?.filter((t) => !category.value || t.category === category.value)
@@ -113,6 +117,13 @@ function take(files: FileList | null) {
 function makeDefault(template: Summary) {
   return attempt(async () => {
     await asked(api.PUT('/api/templates/{id}/default', { params: { path: { id: template.id } } }))
+    await load()
+  })
+}
+
+function lead(template: Summary) {
+  return attempt(async () => {
+    await asked(api.PUT('/api/templates/{id}/leads', { params: { path: { id: template.id } } }))
     await load()
   })
 }
@@ -224,8 +235,10 @@ onMounted(async () => {
         v-for="template in shown"
         :key="template.id"
         :template="template"
+        :within="category"
         @start="start(template)"
         @make-default="makeDefault(template)"
+        @lead="lead(template)"
         @base="base(template)"
         @copy="copy(template)"
         @rename="(name) => rename(template, name)"

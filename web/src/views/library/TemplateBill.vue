@@ -5,10 +5,12 @@ import { inkOf } from '@/look/ink'
 import DamageNote from '@/parts/DamageNote.vue'
 import { shortDayOf } from './keepingCalls'
 
-const props = defineProps<{ template: Summary }>()
+/** @param within the category that is looked at; empty for all */
+const props = defineProps<{ template: Summary; within: string }>()
 const emit = defineEmits<{
   start: []
   makeDefault: []
+  lead: []
   base: []
   copy: []
   rename: [name: string]
@@ -79,7 +81,13 @@ function bar(count: number) {
       <h2 v-else>
         <RouterLink :to="`/templates/${template.id}`">{{ template.name }}</RouterLink>
       </h2>
-      <span v-if="template.opensByDefault" class="default">opens by default</span>
+      <template v-if="within">
+        <span v-if="template.leadsCategory" class="default">first of {{ within }}</span>
+        <button v-else type="button" class="plain bare small" @click="$emit('lead')">
+          make it first of {{ within }}
+        </button>
+      </template>
+      <span v-else-if="template.opensByDefault" class="default">opens by default</span>
       <button v-else type="button" class="plain bare small" @click="$emit('makeDefault')">make it the default</button>
     </div>
     <DamageNote v-if="template.damage" :damage="template.damage" @recover="$emit('recover')" />
@@ -114,7 +122,7 @@ function bar(count: number) {
         <button
           type="button"
           class="plain bare small"
-          :aria-label="`A template based on ${template.name}`"
+          :aria-label="`Base one on it: ${template.name}`"
           title="A template of its own that is offered what changes here"
           @click="$emit('base')"
         >
@@ -136,6 +144,9 @@ function bar(count: number) {
 
 <style scoped>
 .bill {
+  /* Of many, those in sight alone are laid out. */
+  content-visibility: auto;
+  contain-intrinsic-size: auto 420px;
   display: flex;
   flex-direction: column;
   padding: 16px 20px 12px;
