@@ -112,7 +112,7 @@ public sealed class MemoryTests : IDisposable
         var store = app.Services.GetRequiredService<DocumentStore>();
         var id = (await app.Services.GetRequiredService<DocumentLists>().AllAsync(DocumentKind.Template, default))[0].Id;
         await store.OpenAsync(id);
-        Assert.Equal(1, store.Open);
+        Assert.True(store.Open > 0);
 
         app.Services.GetRequiredService<MemoryKeeper>().Rest();
 
