@@ -5,12 +5,27 @@ namespace HomeStage.Server.Data;
 /// <summary>What lists show, without opening documents.</summary>
 public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGate gate)
 {
-    /// <returns>The default template first, then those changed last.</returns>
+    /// <returns>The default template first, then those changed last; without their summaries, which are long.</returns>
     public async Task<IReadOnlyList<DocumentRow>> AllAsync(DocumentKind kind, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
         return await db.Documents.AsNoTracking().Where(d => d.Kind == kind && d.RemovedUtc == null)
-            .OrderByDescending(d => d.OpensByDefault).ThenByDescending(d => d.ChangedUtc).ToListAsync(cancellation);
+            .OrderByDescending(d => d.OpensByDefault).ThenByDescending(d => d.ChangedUtc)
+            .Select(d => new DocumentRow
+            {
+                Id = d.Id,
+                Kind = d.Kind,
+                Name = d.Name,
+                Revision = d.Revision,
+                CreatedUtc = d.CreatedUtc,
+                ChangedUtc = d.ChangedUtc,
+                StartedFromId = d.StartedFromId,
+                StartedFromRevision = d.StartedFromRevision,
+                OpensByDefault = d.OpensByDefault,
+                LeadsCategory = d.LeadsCategory,
+                SummaryRevision = d.SummaryRevision,
+            })
+            .ToListAsync(cancellation);
     }
 
     /// <returns>Whether nothing is there, removed things included.</returns>

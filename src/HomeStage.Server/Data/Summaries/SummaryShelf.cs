@@ -21,6 +21,7 @@ public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentL
 
     private async Task<IReadOnlyList<ListedDocument>> OfAsync(IReadOnlyList<DocumentRow> rows, CancellationToken cancellation)
     {
+        await LearnAsync(rows, cancellation);
         var began = new Dictionary<(string, int), Template?>();
         var (listed, made) = (new List<ListedDocument>(rows.Count), new List<(string Id, int Revision, DocumentSummary Summary)>());
         foreach (var row in rows)
@@ -43,17 +44,18 @@ public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentL
         return listed;
     }
 
-    /// <summary>Read once, and again only when it was made anew.</summary>
-    private DocumentSummary? Known(DocumentRow row)
+    /// <summary>Reads the summaries that are not known yet, or were made anew since.</summary>
+    private async Task LearnAsync(IReadOnlyList<DocumentRow> rows, CancellationToken cancellation)
     {
-        if (row.SummaryRevision is not { } revision || row.Summary is null)
-            return null;
-        if (_known.TryGetValue(row.Id, out var known) && known.Revision == revision && known.Summary is not null)
-            return known.Summary;
-        var read = DocumentSummary.Of(row.Summary);
-        _known[row.Id] = (revision, read);
-        return read;
+        var unknown = rows.Where(r => r.SummaryRevision is not null && Known(r) is null).Select(r => r.Id).ToList();
+        if (unknown.Count == 0)
+            return;
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        foreach (var read in await db.Documents.AsNoTracking().Where(d => unknown.Contains(d.Id) && d.SummaryRevision != null).Select(d => new { d.Id, d.Summary, d.SummaryRevision }).ToListAsync(cancellation))
+            _known[read.Id] = (read.SummaryRevision!.Value, DocumentSummary.Of(read.Summary));
     }
+
+    private DocumentSummary? Known(DocumentRow row) => row.SummaryRevision is { } revision && _known.TryGetValue(row.Id, out var known) && known.Revision == revision ? known.Summary : null;
 
     /// <returns>The template as it was when a song began; null for what is no song, and where it cannot be read.</returns>
     private async Task<Template?> BeganAsync(DocumentRow row, Dictionary<(string, int), Template?> read, CancellationToken cancellation)
