@@ -13,8 +13,6 @@ const shoot = async (name) => {
   await page.screenshot({ path: join(folder, `${name}.png`) })
 }
 
-await startSong('Night Ferry', 'The Lamp Goes Out', 96, { fifths: -1, minor: true })
-await startSong('First Rehearsal', 'Gull Song', 104, { fifths: 1, minor: false })
 
 await page.goto(stage.address)
 await page.getByRole('heading', { name: 'Night Ferry', exact: true }).waitFor()
@@ -123,16 +121,7 @@ await page.getByText(/is enough for every input/).waitFor()
 await shoot('studio')
 
 await page.goto(`${stage.address}/songs`)
-await page.getByRole('link', { name: 'The Lamp Goes Out' }).click()
+await page.getByRole('link', { name: 'Cold Berth' }).click()
 await page.getByRole('button', { name: 'Make and download it' }).waitFor()
 await shoot('song')
 await stage.close()
-
-async function startSong(template, title, tempoBpm, key) {
-  const templateId = (await stage.get('/api/templates')).find((t) => t.name === template).id
-  await fetch(`${stage.address}/api/songs`, {
-    method: 'POST',
-    body: JSON.stringify({ templateId, title, tempoBpm, key }),
-    headers: { 'content-type': 'application/json' },
-  })
-}
