@@ -80,7 +80,7 @@ public sealed class Reviewing
                 continue;
             var where = added.Under is { } bus ? $" under {_template.Channels[bus].Name}" : "";
             yield return new(
-                $"review/added/{alike.Key.Name}/{added.Under?.Value}"[..Math.Min(120, $"review/added/{alike.Key.Name}/{added.Under?.Value}".Length)],
+                $"review/added/{alike.Key.Name}/{added.Under?.Value}",
                 $"{added.Name} was added{where} in {OfAll(songs.Count)}.",
                 Said(songs.Select(a => (a.Song, ""))),
                 [new MakeChannel(new(added.Kind) { Name = added.Name, Under = added.Under, Format = added.Format, Instrument = added.Instrument })]);

@@ -10,9 +10,6 @@ namespace HomeStage.Server.Api;
 /// <summary>Templates that are based on others: begun of them, and offered what changes there.</summary>
 internal static class InheritanceApi
 {
-    /// <param name="Name">1 to 80 characters; it is numbered where it is taken.</param>
-    public sealed record BasedOn(string Name);
-
     /// <summary>What a template is based on.</summary>
     /// <param name="IsHere">Whether this library has it.</param>
     /// <param name="Revision">Its newest; the one that was seen last where it is not here.</param>
@@ -31,29 +28,12 @@ internal static class InheritanceApi
     private sealed record Generations(Template Was, Template Now, Template Child, Parent Seen);
 
     public static void MapBeginnings(this RouteGroupBuilder api) =>
-        api.MapPost("/templates/{id}/based", async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> (string id, BasedOn asked, DocumentStore store, CancellationToken cancellation) =>
+        api.MapPost("/templates/{id}/based", async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> (string id, TemplatesApi.NewTemplate asked, DocumentStore store, CancellationToken cancellation) =>
         {
             if (await store.OpenAsync(id, cancellation) is not { Kind: DocumentKind.Template } from)
                 return Problems.NotFound("template");
-            var template = Inheritance.Begin(from.Template, from.Id, from.Revision, asked.Name.Trim());
-            if (Core.Editing.Rules.TemplateRules.Check(template) is { } wrong)
-                return Problems.Refused(wrong);
-            var made = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
-            return TypedResults.Created($"/api/documents/{made.Id}", new TemplatesApi.Created(made.Id));
+            return await TemplatesApi.MadeAsync(Inheritance.Begin(from.Template, from.Id, from.Revision, asked.Name.Trim()), store, cancellation);
         }).WithTags("Templates");
-
-    /// <summary>A template that begins as another, or as a song, is now, and has nothing to do with it from then on.</summary>
-    public static void MapCopies(this RouteGroupBuilder group) =>
-        group.MapPost("/{id}/copy", async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> (string id, BasedOn asked, DocumentStore store, CancellationToken cancellation) =>
-        {
-            if (await store.OpenAsync(id, cancellation) is not { } from)
-                return Problems.NotFound("document");
-            var template = from.Template with { Name = asked.Name.Trim() };
-            if (Core.Editing.Rules.TemplateRules.Check(template) is { } wrong)
-                return Problems.Refused(wrong);
-            var made = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
-            return TypedResults.Created($"/api/documents/{made.Id}", new TemplatesApi.Created(made.Id));
-        });
 
     public static void MapInheritance(this RouteGroupBuilder group)
     {

@@ -16,6 +16,7 @@ namespace HomeStage.Server.Api;
 /// <summary>The library.</summary>
 internal static class TemplatesApi
 {
+    /// <param name="Name">1 to 80 characters; it is numbered where it is taken.</param>
     public sealed record NewTemplate(string Name);
 
     public sealed record Created(string Id);
@@ -33,6 +34,11 @@ internal static class TemplatesApi
         group.MapPut("/{id}/leads", LeadCategory);
     }
 
+    /// <summary>A template that begins as another, or as a song, is now; the other is not touched.</summary>
+    public static void MapCopies(this RouteGroupBuilder group) =>
+        group.MapPost("/{id}/copy", async Task<Results<Created<Created>, ProblemHttpResult>> (string id, NewTemplate asked, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is { } from ? await MadeAsync(from.Template with { Name = asked.Name.Trim() }, store, cancellation) : Problems.NotFound("document"));
+
     /// <param name="find">Words that must all be in what a template is called, tagged, noted, made of or played with; null for all templates.</param>
     private static async Task<Ok<IReadOnlyList<SummaryView>>> List(SummaryShelf summaries, DocumentLists lists, CancellationToken cancellation, string? find = null)
     {
@@ -46,6 +52,12 @@ internal static class TemplatesApi
     private static async Task<Results<Created<Created>, ProblemHttpResult>> Create(NewTemplate asked, DocumentStore store, ShelfStore shelf, CancellationToken cancellation)
     {
         var template = NewStage.Create(asked.Name.Trim(), (await shelf.ListAsync(cancellation)).Select(i => i.Item.Content));
+        return await MadeAsync(template, store, cancellation);
+    }
+
+    /// <summary>Keeps a new template, under a number where its name is taken.</summary>
+    internal static async Task<Results<Created<Created>, ProblemHttpResult>> MadeAsync(Template template, DocumentStore store, CancellationToken cancellation)
+    {
         if (TemplateRules.Check(template) is { } wrong)
             return Problems.Refused(wrong);
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);

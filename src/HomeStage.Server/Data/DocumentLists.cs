@@ -23,6 +23,7 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
                 StartedFromRevision = d.StartedFromRevision,
                 OpensByDefault = d.OpensByDefault,
                 LeadsCategory = d.LeadsCategory,
+                SoundsNoted = d.SoundsNoted,
                 SummaryRevision = d.SummaryRevision,
             })
             .ToListAsync(cancellation);

@@ -179,7 +179,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BasedOn"];
+                    "application/json": components["schemas"]["NewTemplate"];
                 };
             };
             responses: {
@@ -2193,7 +2193,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BasedOn"];
+                    "application/json": components["schemas"]["NewTemplate"];
                 };
             };
             responses: {
@@ -4472,9 +4472,6 @@ export interface components {
         BackRequest: {
             kind: components["schemas"]["RemovedKind"];
             id: string;
-        };
-        BasedOn: {
-            name: string;
         };
         Brief: {
             kit?: null | string;

@@ -47,8 +47,12 @@ watch(search, findSoon)
 async function find() {
   const words = search.value.trim()
   if (!words) return void (hits.value = undefined)
-  const found = await asked(api.GET('/api/templates', { params: { query: { find: words } } })).catch(() => undefined)
-  if (search.value.trim() === words && found) hits.value = found
+  try {
+    const found = await asked(api.GET('/api/templates', { params: { query: { find: words } } }))
+    if (search.value.trim() === words) hits.value = found
+  } catch (error) {
+    trouble.value = sentenceOf(error)
+  }
 }
 
 async function load() {
