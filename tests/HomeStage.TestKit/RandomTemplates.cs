@@ -85,7 +85,7 @@ public sealed class RandomTemplates(int seed)
             25 => new SetActs(_random.Next(3) == 0 ? template.Acts.Add(new($"act-{_made++}", "Another")) : template.Acts.Where(_ => _random.Next(3) > 0).ToSequence()),
             26 when insert is not null => new ParkInsert(id, insert.Id, [Pick(template.Acts).Id]),
             27 => new AcceptFinding($"rule/{_random.Next(4)}", _random.Next(3) == 0 ? null : "As meant"),
-            _ => new SetTimeline(new(60 + _random.Next(100), new(3 + _random.Next(4), 4), [new(_random.Next(3) == 0 ? "Strophe" : "Verse", 1 + _random.Next(8), Id: "verse"), new("Chorus", 2, 90, new(6, 8))])),
+            _ => new SetTimeline(new(60 + _random.Next(100), new(3 + _random.Next(4), 4), [new(_random.Next(3) == 0 ? "Strophe" : "Verse", 1 + _random.Next(8), Id: "verse"), new("Chorus", 2, 90, new(6, 8))]) { CountIn = _random.Next(3) == 0 ? new(_random.Next(3), _random.Next(2) == 0) : null }),
         };
     }
 

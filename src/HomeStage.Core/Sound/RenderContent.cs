@@ -3,6 +3,7 @@ using HomeStage.Core.Media;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Tapes;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound;
 
@@ -10,8 +11,9 @@ namespace HomeStage.Core.Sound;
 /// channels that do not lead to the listening point are not part of it.</summary>
 public sealed record RenderContent
 {
-    private RenderContent(Branch listened, ListeningPoint point, InsertId? insert)
+    private RenderContent(Branch listened, ListeningPoint point, InsertId? insert, CountContent? count)
     {
+        Count = count;
         Listened = listened;
         Point = point;
         Insert = insert;
@@ -23,6 +25,9 @@ public sealed record RenderContent
 
     public InsertId? Insert { get; }
 
+    /// <summary>What is counted before it; null for nothing.</summary>
+    public CountContent? Count { get; }
+
     /// <param name="request">Must pass its own check.</param>
     public static RenderContent Of(Template template, RenderRequest request, IMediaShelf shelf) => Of(new CompiledTemplate(template), request, shelf);
 
@@ -33,6 +38,10 @@ public sealed record RenderContent
         var heard = new HeardGraph(compiled, request);
         var range = RenderRange.Of(template, request);
         var branches = new BranchReader(compiled, request, heard, shelf, range.LeadFrames(template.SampleRateHz) + range.Frames(template.SampleRateHz));
-        return new(branches.Of(heard.Graph.Stages[heard.Listened].Channel), request.Point, request.Insert);
+        return new(branches.Of(heard.Graph.Stages[heard.Listened].Channel), request.Point, request.Insert,
+            request.IsCounted(template) ? new(CountNotes.Of(template.Timeline), template.Timeline, CountNotes.Counter(template)?.Source, CountNotes.Counter(template)?.Level ?? default) : null);
     }
 }
+
+/// <summary>All that decides what a count sounds like.</summary>
+public sealed record CountContent(Sequence<Note> Notes, Timeline Timeline, Source? Source, Decibels Level);

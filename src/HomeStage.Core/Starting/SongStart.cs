@@ -62,7 +62,7 @@ public static class SongStart
     {
         var was = TimelineWish.Of(template.Timeline);
         var sections = wish.Sections is { } text ? SectionsText.Read(text, template.Timeline) : was.Sections;
-        var now = was with { TempoBpm = wish.TempoBpm ?? was.TempoBpm, Meter = wish.Meter ?? was.Meter, Sections = sections };
+        var now = was with { TempoBpm = wish.TempoBpm ?? was.TempoBpm, Meter = wish.Meter ?? was.Meter, Sections = sections, CountIn = wish.CountIn ?? was.CountIn };
         return now.On(template.Timeline).Equals(template.Timeline) ? [] : [new SetTimeline(now)];
     }
 

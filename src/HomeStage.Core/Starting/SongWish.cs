@@ -15,6 +15,9 @@ public sealed record SongWish(string Title)
     /// <summary>As <see cref="SectionsText"/> reads them; null keeps the template's.</summary>
     public string? Sections { get; init; }
 
+    /// <summary>What is counted; null keeps the template's.</summary>
+    public CountIn? CountIn { get; init; }
+
     /// <summary>Null keeps the template's, or lets it wait.</summary>
     public MusicalKey? Key { get; init; }
 

@@ -8,6 +8,9 @@ public sealed record Timeline(double TempoBpm, Meter Meter, Sequence<Section> Se
     public const double SlowestBpm = 20;
     public const double FastestBpm = 400;
 
+    /// <summary>Null where nothing is counted.</summary>
+    public CountIn? CountIn { get; init; }
+
     public Meter MeterOf(Section section) => section.Meter ?? Meter;
 
     public double TempoOf(Section section) => section.TempoBpm ?? TempoBpm;

@@ -7,8 +7,11 @@ public sealed record TimelineWish(double TempoBpm, Meter Meter, Sequence<Section
 {
     private const string Otherwise = "section";
 
+    /// <summary>Null where nothing is counted.</summary>
+    public CountIn? CountIn { get; init; }
+
     public static TimelineWish Of(Timeline timeline) =>
-        new(timeline.TempoBpm, timeline.Meter, timeline.Sections.Select(s => new SectionWish(s.Name, s.Bars, s.TempoBpm, s.Meter, s.Id)).ToSequence());
+        new(timeline.TempoBpm, timeline.Meter, timeline.Sections.Select(s => new SectionWish(s.Name, s.Bars, s.TempoBpm, s.Meter, s.Id)).ToSequence()) { CountIn = timeline.CountIn };
 
     /// <param name="now">What it takes the place of: a section without an id that is called as one there is that one.</param>
     /// <returns>Not held against rules.</returns>
@@ -25,7 +28,7 @@ public sealed record TimelineWish(double TempoBpm, Meter Meter, Sequence<Section
             return same;
         }
 
-        return new(TempoBpm, Meter, Sections.Select(s => new Section(IdOf(s), s.Name, s.Bars, s.TempoBpm, s.Meter)).ToSequence());
+        return new(TempoBpm, Meter, Sections.Select(s => new Section(IdOf(s), s.Name, s.Bars, s.TempoBpm, s.Meter)).ToSequence()) { CountIn = CountIn };
     }
 }
 

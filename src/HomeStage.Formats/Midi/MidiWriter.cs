@@ -1,27 +1,38 @@
 using HomeStage.Core.Kits;
+using HomeStage.Core.Notes;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using NAudio.Midi;
 
 namespace HomeStage.Formats.Midi;
 
-/// <summary>Writes a template's timeline and starters as a Standard MIDI File of type 1.</summary>
+/// <summary>Writes a template's timeline, and its starters in their grooves, as a Standard MIDI File of type 1.</summary>
 /// <remarks>The first track holds tempo, meter, key and a marker at each section; each instrument has a named track.</remarks>
 public static class MidiWriter
 {
     private const int MicrosecondsPerMinute = 60_000_000;
 
-    public static byte[] Write(Template template)
+    /// <param name="countedIn">Whether what the template counts is in it: a section before all others, and a track of clicks.</param>
+    public static byte[] Write(Template template, bool countedIn = false)
     {
+        var count = countedIn ? template.Timeline.CountIn : null;
         var map = new TimeMap(template.Timeline);
+        var whole = count is null ? map : new TimeMap(count.Before(template.Timeline));
+        var lead = whole.LengthTicks - map.LengthTicks;
         var file = new MidiEventCollection(1, Ticks.PerQuarter);
-        AddConductor(file.AddTrack(), template, map);
+        AddConductor(file.AddTrack(), template, whole);
         var channels = new MelodicChannels();
         foreach (var channel in template.Channels.Where(c => c.Kind is ChannelKind.Instrument or ChannelKind.Notes))
         {
             var isKit = channel.Source is InstrumentSource { Kit: not null };
-            AddInstrument(file.AddTrack(), channel, isKit ? GeneralMidiPercussion.Channel : channels.Next(), map);
+            var groove = template.Grooves.FirstOrDefault(g => g.Name == channel.Groove);
+            var notes = map.Lay(channel.Patterns).Select(n => new TimedNote(n.StartTick, n.LengthTicks, n.Number, n.Velocity));
+            AddTrack(file.AddTrack(), channel.Name, isKit ? GeneralMidiPercussion.Channel : channels.Next(), notes.Select(n => groove?.Felt(n) ?? n).Select(n => n with { StartTick = lead + n.StartTick }), whole);
         }
+
+        if (count is not null)
+            AddTrack(file.AddTrack(), "Count-in", GeneralMidiPercussion.Channel, CountNotes.Of(template.Timeline).Select(n => new TimedNote(n.StartTick, n.LengthTicks, n.Number, n.Velocity)), whole);
 
         using var stream = new MemoryStream();
         MidiFile.Export(stream, file);
@@ -55,17 +66,18 @@ public static class MidiWriter
         return new(tick, meter.Beats, (int)Math.Log2(meter.Unit), clocks, 8);
     }
 
-    private static void AddInstrument(IList<MidiEvent> track, Channel channel, int midiChannel, TimeMap map)
+    private static void AddTrack(IList<MidiEvent> track, string name, int midiChannel, IEnumerable<TimedNote> notes, TimeMap map)
     {
-        track.Add(new TextEvent(channel.Name, MetaEventType.SequenceTrackName, 0));
-        foreach (var note in map.Lay(channel.Patterns))
+        track.Add(new TextEvent(name, MetaEventType.SequenceTrackName, 0));
+        foreach (var note in notes)
         {
             var on = new NoteOnEvent(note.StartTick, midiChannel, note.Number, note.Velocity, (int)note.LengthTicks);
             track.Add(on);
             track.Add(on.OffEvent!);
         }
 
-        track.Add(new MetaEvent(MetaEventType.EndTrack, 0, map.LengthTicks));
+        // A groove may carry the last note over the end.
+        track.Add(new MetaEvent(MetaEventType.EndTrack, 0, track.Select(e => e.AbsoluteTime).Append(map.LengthTicks).Max()));
     }
 
     /// <summary>Goes round the fifteen channels that are not the drums'.</summary>

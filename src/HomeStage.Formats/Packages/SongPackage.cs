@@ -14,12 +14,13 @@ public static class SongPackage
     private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     /// <param name="sound">The song's render, written with 24 bits.</param>
-    public static void Write(Template song, RenderedSound sound, Stream stream)
+    /// <param name="countedIn">Whether the MIDI file holds what is counted, as the render does.</param>
+    public static void Write(Template song, RenderedSound sound, Stream stream, bool countedIn = false)
     {
         var name = FileName(song.Name);
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
         Add(zip, $"{name}.template.json", TemplateDocument.Write(song));
-        Add(zip, $"{name}.mid", MidiWriter.Write(song));
+        Add(zip, $"{name}.mid", MidiWriter.Write(song, countedIn));
         Add(zip, $"{name}.wav", WaveWriter.Bytes(sound, WaveDepth.Int24).Span);
     }
 

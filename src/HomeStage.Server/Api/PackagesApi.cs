@@ -15,7 +15,8 @@ namespace HomeStage.Server.Api;
 internal static class PackagesApi
 {
     /// <param name="Act">The act in which the song is rendered; null for the one in which it is heard at last.</param>
-    public sealed record NewPackage(string Song, string? Act = null);
+    /// <param name="CountedIn">Whether what the song counts is in its files.</param>
+    public sealed record NewPackage(string Song, string? Act = null, bool CountedIn = false);
 
     public static void MapPackages(this RouteGroupBuilder api)
     {
@@ -41,15 +42,15 @@ internal static class PackagesApi
     {
         if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
-        var request = new RenderRequest(asked.Act ?? song.Template.FinalAct.Id);
+        var request = new RenderRequest(asked.Act ?? song.Template.FinalAct.Id) { CountedIn = asked.CountedIn };
         if (request.Check(song.Template) is { } wrong)
             return Problems.Refused(wrong);
         var compiled = song.Compiled.In((await desk.OnAsync(cancellation))?.Studio);
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}", work =>
         {
-            var sound = Renderer.Render(compiled, request, new JobWatcher(work), media, cancellation: work.Cancellation);
+            var sound = CountedRender.Render(compiled, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
-            SongPackage.Write(song.Template, sound, zip);
+            SongPackage.Write(song.Template, sound, zip, asked.CountedIn);
             var why = sound.PeakDbfs is null ? WhySilent.At(compiled.In(request.Act), song.Template.Main.Id) : null;
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray(), why);
         });

@@ -24,10 +24,11 @@ internal static class RendersApi
     /// <param name="Insert">The insert whose key is heard, for that point alone.</param>
     /// <param name="MetersInFull">Whether loudness, range, true peak and spectrum are read on every channel on the way, too.</param>
     /// <param name="Lead">What comes before a section: nothing, or the song up to there.</param>
+    /// <param name="CountedIn">Whether the count-in and the click are heard with the whole timeline.</param>
     /// <param name="Trying">Edits that are heard without being made; null for none.</param>
     public sealed record NewRender(
         string Document, string Act, ChannelId? ListenTo, string? Section, ListeningPoint Point = ListeningPoint.AfterFader, InsertId? Insert = null,
-        bool MetersInFull = false, RenderLead Lead = RenderLead.FromRest, Sequence<Edit>? Trying = null);
+        bool MetersInFull = false, RenderLead Lead = RenderLead.FromRest, Sequence<Edit>? Trying = null, bool CountedIn = false);
 
     public static void MapRenders(this RouteGroupBuilder api)
     {
@@ -47,7 +48,7 @@ internal static class RendersApi
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
-        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull, Lead = asked.Lead };
+        var request = new RenderRequest(asked.Act, asked.ListenTo, asked.Section) { Point = asked.Point, Insert = asked.Insert, MetersInFull = asked.MetersInFull, Lead = asked.Lead, CountedIn = asked.CountedIn };
         var template = document.Template;
         var compiled = document.Compiled.In((await desk.OnAsync(cancellation))?.Studio);
         if (asked.Trying is { Count: > 0 } trying)
@@ -62,7 +63,7 @@ internal static class RendersApi
             return Problems.Refused(wrong);
         var content = RenderContent.Of(compiled, request, media);
         var job = jobs.Start(content, work => RenderedAudio.Of(
-            Renderer.Render(compiled, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
+            CountedRender.Render(compiled, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
     }
 

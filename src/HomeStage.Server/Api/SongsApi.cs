@@ -17,16 +17,16 @@ internal static class SongsApi
 {
     /// <summary>As a <see cref="SongWish"/> has it.</summary>
     public sealed record NewSong(
-        string TemplateId, string Title, double? TempoBpm, MusicalKey? Key, Sequence<ReadyInsert>? Ready = null, Meter? Meter = null, string? Sections = null, Sequence<SaidInput>? Inputs = null, Sequence<ChannelId>? WithoutPrints = null)
+        string TemplateId, string Title, double? TempoBpm, MusicalKey? Key, Sequence<ReadyInsert>? Ready = null, Meter? Meter = null, string? Sections = null, Sequence<SaidInput>? Inputs = null, Sequence<ChannelId>? WithoutPrints = null, CountIn? CountIn = null)
     {
-        public SongWish Wish => new(Title) { TempoBpm = TempoBpm, Key = Key, Ready = Ready ?? [], Meter = Meter, Sections = Sections, Inputs = Inputs ?? [], WithoutPrints = WithoutPrints ?? [] };
+        public SongWish Wish => new(Title) { TempoBpm = TempoBpm, Key = Key, Ready = Ready ?? [], Meter = Meter, Sections = Sections, Inputs = Inputs ?? [], WithoutPrints = WithoutPrints ?? [], CountIn = CountIn };
     }
 
     /// <summary>What is to be said when a song is started.</summary>
     /// <param name="Sections">In one line: "Intro 4, Verse 8".</param>
     /// <param name="Inputs">Channels that wait for an input, and those whose input the studio that is on gives elsewhere or has not.</param>
     /// <param name="Prints">Channels that hold the prints of others.</param>
-    public sealed record StartView(double TempoBpm, Meter Meter, MusicalKey? Key, string Sections, IReadOnlyList<WaitingApi.WaitingView> Waiting, IReadOnlyList<InputLine> Inputs, IReadOnlyList<PrintLine> Prints, IReadOnlyList<string> StudioInputs);
+    public sealed record StartView(double TempoBpm, Meter Meter, MusicalKey? Key, string Sections, IReadOnlyList<WaitingApi.WaitingView> Waiting, IReadOnlyList<InputLine> Inputs, IReadOnlyList<PrintLine> Prints, IReadOnlyList<string> StudioInputs, CountIn? CountIn);
 
     /// <param name="Was">The input that the template names; null for none.</param>
     /// <param name="Here">What it takes in the studio unless somebody says otherwise; null for none.</param>
@@ -78,7 +78,8 @@ internal static class SongsApi
         return new(
             template.Timeline.TempoBpm, template.Timeline.Meter, template.Key, SectionsText.Of(template.Timeline), [.. Waiting.In(template).Select(w => WaitingApi.ViewOf(template, w))], [.. inputs],
             [.. SongStart.WithPrints(template).Select(c => new PrintLine(c.Id, c.Name, [.. c.Starters.Where(s => s.Through).Select(s => s.Name)]))],
-            studio is null ? [] : [.. Enumerable.Range(1, studio.Interface.Inputs.Count).Select(n => studio.Interface.InputName(n) is { } name ? $"{n} · {name}" : $"{n}")]);
+            studio is null ? [] : [.. Enumerable.Range(1, studio.Interface.Inputs.Count).Select(n => studio.Interface.InputName(n) is { } name ? $"{n} · {name}" : $"{n}")],
+            template.Timeline.CountIn);
     }
 
     private static InputLine LineOf(Channel channel, FitLine line) => new(

@@ -74,6 +74,17 @@ public class ReviewingTests
         Assert.Equal("The compressor on Bass gave way to a gate in all 3 songs.", Assert.Single(Said(Plan, other, other, other)).Sentence);
     }
 
+    /// <summary>The limiter stood behind the gate all along: it stepped forward, nobody put it there.</summary>
+    [Fact]
+    public void AnInsertThatOnlyMoved_StandsInNobodysPlace()
+    {
+        var plan = Plan.With(new AddInsert(Bass, new(new("gate"), ProcessorCatalogue.Gate), null), new AddInsert(Bass, new(new("limit"), ProcessorCatalogue.Limiter), null));
+        Edit[] song = [new RemoveInsert(Bass, new("comp")), new MoveInsert(Bass, new("limit"), 0)];
+        var songs = Enumerable.Range(0, 3).Select(n => new ReviewedSong($"{n}", $"Song {n}", SongChanges.Of(plan, plan.With(song)))).ToList();
+
+        Assert.Equal("The compressor on Bass was taken out of all 3 songs.", Assert.Single(Reviewing.Of(plan, songs)).Sentence);
+    }
+
     [Fact]
     public void TemposAndKeys_AreSaid()
     {
@@ -83,6 +94,7 @@ public class ReviewingTests
         Assert.Equal(["3 of 4 songs are in D minor.", "3 of 4 songs are slower: 84 to 96 BPM, 88 in the middle."], said.Select(r => r.Sentence).Order());
         var after = Plan.With([.. said.SelectMany(r => r.Edits)]);
         Assert.Equal((88, d), (after.Timeline.TempoBpm, after.Key));
+        Assert.Empty(Said(after, [Tempo(84), new SetMusicalKey(d)], [Tempo(88), new SetMusicalKey(d)], [Tempo(96), new SetMusicalKey(d)]));
     }
 
     [Fact]

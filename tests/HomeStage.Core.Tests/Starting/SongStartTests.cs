@@ -45,6 +45,14 @@ public class SongStartTests
     }
 
     [Fact]
+    public void WhatIsCounted_IsTheTemplates_OrTheSongsOwn()
+    {
+        Assert.Null(Started(new("Gale"), Room).Timeline.CountIn);
+        Assert.Equal(new(1, true), Started(new("Gale") { CountIn = new(1, true) }, Room).Timeline.CountIn);
+        Assert.Equal("out-of-range", Refused(new("Gale") { CountIn = new(-1) }).Code);
+    }
+
+    [Fact]
     public void PrintsStay_OrGo()
     {
         Assert.Single(Started(new("Gale"), Room).Channels[new ChannelId("keys-print")].Starters);

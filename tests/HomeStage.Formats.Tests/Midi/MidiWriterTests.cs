@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Formats.Midi;
@@ -67,6 +68,34 @@ public class MidiWriterTests
         Assert.Equal(92, content.TempoBpm!.Value, 0.001);
         Assert.Equal(new Meter(6, 8), content.Meter);
     }
+
+    [Fact]
+    public void Write_CountedIn_HasTheCountAsASectionAndATrack_AndEverythingAfterIt()
+    {
+        var song = Song.With(new SetTimeline(TimelineWish.Of(Song.Timeline) with { CountIn = new(1) }));
+        using var stream = new MemoryStream(MidiWriter.Write(song, countedIn: true));
+        var file = new MidiFile(stream, strictChecking: true);
+
+        // One bar of 6/8 is 2880 ticks, two felt beats.
+        Assert.Equal([(0L, "Count-in"), (2880, "Verse"), (8640, "Crossing"), (12480, "Chorus")], file.Events[0].OfType<TextEvent>().Where(t => t.MetaEventType == MetaEventType.Marker).Select(t => (t.AbsoluteTime, t.Text)));
+        Assert.Equal([0L, 1440], Struck(file.Events[3]));
+        Assert.Equal([2880L, 5760], Struck(file.Events[2]));
+        Assert.Equal(MidiWriter.Write(Song), MidiWriter.Write(song));
+    }
+
+    [Fact]
+    public void Write_NotesFallWhereTheirGrooveHasThem()
+    {
+        var song = Song.With(
+            new PutPattern(new("bass"), new("Line", 2880, [new(0, 240, 38, 100), new(480, 240, 38, 100)], ["crossing"])),
+            new PutGroove(Groove.Swing("Late", 960, 2 / 3.0)), new SetGroove(new("bass"), "Late"));
+        using var stream = new MemoryStream(MidiWriter.Write(song));
+
+        // The crossing begins at 5760; the second eighth of a quarter falls at two thirds of it.
+        Assert.Equal([5760L, 5760 + 640], Struck(new MidiFile(stream, strictChecking: true).Events[2]).Take(2));
+    }
+
+    private static IEnumerable<long> Struck(IList<MidiEvent> track) => track.OfType<NoteOnEvent>().Where(n => n.Velocity > 0).Select(n => n.AbsoluteTime);
 
     private static IList<MidiEvent> Conductor() => Reread().Events[0];
 

@@ -4755,6 +4755,12 @@ export interface components {
             names: string[];
             parts: string[];
         };
+        CountIn: {
+            /** Format: int32 */
+            bars: number;
+            /** @default false */
+            click: boolean;
+        };
         Created: {
             id: string;
         };
@@ -6311,6 +6317,8 @@ export interface components {
         NewPackage: {
             song: string;
             act?: null | string;
+            /** @default false */
+            countedIn: boolean;
         };
         NewPlace: {
             under: null | components["schemas"]["ChannelId"];
@@ -6327,6 +6335,8 @@ export interface components {
             metersInFull: boolean;
             lead?: components["schemas"]["RenderLead"];
             trying?: null | components["schemas"]["Edit"][];
+            /** @default false */
+            countedIn: boolean;
         };
         NewSong: {
             templateId: string;
@@ -6339,6 +6349,7 @@ export interface components {
             sections?: null | string;
             inputs?: null | components["schemas"]["SaidInput"][];
             withoutPrints?: null | unknown[];
+            countIn?: null | components["schemas"]["CountIn"];
         };
         NewTemplate: {
             name: string;
@@ -7088,6 +7099,7 @@ export interface components {
             inputs: components["schemas"]["InputLine"][];
             prints: components["schemas"]["PrintLine"][];
             studioInputs: string[];
+            countIn: null | components["schemas"]["CountIn"];
         };
         StepFigure: {
             name: string;
@@ -7310,12 +7322,16 @@ export interface components {
             /** Format: double */
             seconds: number;
             sections: components["schemas"]["SectionView"][];
+            countIn: null | components["schemas"]["CountIn"];
+            /** Format: double */
+            countSeconds: number;
         };
         TimelineWish: {
             /** Format: double */
             tempoBpm: number;
             meter: components["schemas"]["Meter"];
             sections: components["schemas"]["SectionWish"][];
+            countIn?: null | components["schemas"]["CountIn"];
         };
         TriggerWish: {
             /**

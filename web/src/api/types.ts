@@ -29,6 +29,7 @@ export type Kit = Schemas['Kit']
 export type Source = Schemas['Source']
 export type MusicalKey = Schemas['MusicalKey']
 export type Meter = Schemas['Meter']
+export type CountIn = Schemas['CountIn']
 export type TimelineWish = Schemas['TimelineWish']
 
 /** A channel as the server sends it: whole, with every default written out. */
@@ -76,7 +77,8 @@ export type Findings = Schemas['FindingsView']
 export type Severity = Schemas['Severity']
 export type Budget = Schemas['BudgetView']
 export type LoudnessMatch = Schemas['LoudnessMatch']
-export type NewRender = Schemas['NewRender']
+/** Counted in only where it is said. */
+export type NewRender = Omit<Schemas['NewRender'], 'countedIn'> & Partial<Pick<Schemas['NewRender'], 'countedIn'>>
 export type FullMeters = Schemas['FullMeterView']
 export type LoopFit = Schemas['LoopFit']
 export type OutputsView = Schemas['OutputsView']

@@ -20,7 +20,9 @@ const sections = computed(() => {
   if (!timeline.value) return []
   if (listening.section) return [{ name: document.sectionName(listening.section), from: 0 }]
   const { seconds, sections } = timeline.value
-  return sections.map((s) => ({ name: s.name, from: s.startSeconds / seconds }))
+  const lead = listening.leadSeconds
+  const placed = sections.map((s) => ({ name: s.name, from: (lead + s.startSeconds) / (lead + seconds) }))
+  return lead > 0 ? [{ name: 'Count-in', from: 0 }, ...placed] : placed
 })
 </script>
 
@@ -58,6 +60,16 @@ const sections = computed(() => {
           @click.prevent="listening.lead = listening.lead === 'from-rest' ? 'as-in-the-song' : 'from-rest'"
         >
           {{ listening.lead === 'from-rest' ? 'from rest' : 'as in the song' }}
+        </button>
+        <button
+          v-else-if="listening.countIn"
+          type="button"
+          class="lead"
+          :aria-pressed="listening.countedIn"
+          title="Whether the count-in and the click are heard; both are set with the timeline"
+          @click.prevent="listening.countedIn = !listening.countedIn"
+        >
+          {{ listening.countedIn ? 'counted in' : 'not counted in' }}
         </button>
       </label>
       <button

@@ -1,4 +1,4 @@
-import type { Meter } from '@/api/types'
+import type { CountIn, Meter } from '@/api/types'
 
 /** @throws {Error} with a sentence that names what was to be a number */
 export function numberOf(text: string, what: string): number {
@@ -15,3 +15,12 @@ export function meterOf(text: string, what: string): Meter {
 }
 
 export const meterText = (m: Meter | null | undefined) => (m ? `${m.beats}/${m.unit}` : '')
+
+/**
+ * @returns null where nothing is counted
+ * @throws {Error} where the bars are no number
+ */
+export function countOf(bars: string, click: boolean): CountIn | null {
+  const counted = numberOf(bars, 'The bars of the count-in')
+  return counted > 0 || click ? { bars: counted, click } : null
+}

@@ -56,6 +56,7 @@ export const useListening = defineStore('listening', () => {
         }),
       ])
       if (mine !== turn || done?.state !== 'done' || !sound) return false
+      player.setLead(target.leadSeconds.value)
       player.take(sound, loops.value)
       meters.value = done.meters ?? undefined
       heardRevision.value = name
@@ -148,9 +149,23 @@ export const useListening = defineStore('listening', () => {
     target.reset()
   }
 
-  const { point, where, insert, section, lead, trying, follows, inFull, pointName, listenTo } = target
+  const {
+    point,
+    where,
+    insert,
+    section,
+    lead,
+    countedIn,
+    countIn,
+    leadSeconds,
+    trying,
+    follows,
+    inFull,
+    pointName,
+    listenTo,
+  } = target
   return {
-    point, where, insert, follows, section, lead, trying, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
+    point, where, insert, follows, section, lead, countedIn, countIn, leadSeconds, trying, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
     inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(),
   } // prettier-ignore
 })

@@ -11,11 +11,21 @@ export function useListeningTarget() {
   const section = ref<string | null>(null)
   /** What comes before a section: nothing, or the song up to there. */
   const lead = ref<RenderLead>('from-rest')
+  /** Whether what the timeline counts is heard with the whole of it. */
+  const countedIn = ref(false)
   /** Edits that are heard without being made, and what they are called; of the document as it is. */
   const trying = shallowRef<{ name: string; edits: Edit[] }>()
   const follows = ref(false)
   /** Whether all meters run on every channel. */
   const inFull = ref(false)
+
+  const countIn = computed(() => {
+    const count = document.head?.timeline.countIn
+    return !section.value && count && (count.bars > 0 || count.click) ? count : undefined
+  })
+  const counts = computed(() => countedIn.value && countIn.value !== undefined)
+  /** How long what is heard before the first section is, in seconds. */
+  const leadSeconds = computed(() => (counts.value ? (document.head?.timeline.countSeconds ?? 0) : 0))
 
   const request = computed<NewRender | undefined>(
     () =>
@@ -27,6 +37,7 @@ export function useListeningTarget() {
         point: where.value,
         insert: insert.value,
         metersInFull: inFull.value,
+        countedIn: counts.value,
         trying: trying.value?.edits ?? null,
         lead: section.value ? lead.value : 'from-rest',
       },
@@ -73,6 +84,9 @@ export function useListeningTarget() {
     insert,
     section,
     lead,
+    countedIn,
+    countIn,
+    leadSeconds,
     trying,
     follows,
     inFull,

@@ -25,6 +25,7 @@ export class LoopPlayer {
   private startedAt = 0
   private offset = 0
   private range?: LoopRange
+  private leadSeconds = 0
   private other?: { buffer: AudioBuffer; trims: Trims }
   private hearsOther = false
   private pieces?: { gain: GainNode; nodes: AudioBufferSourceNode[]; scheduled: number; seconds: number }
@@ -119,6 +120,11 @@ export class LoopPlayer {
     if (this.source) this.run(this.offset, loop)
   }
 
+  /** What is heard once and not again when it loops: a count-in. */
+  setLead(seconds: number) {
+    this.leadSeconds = seconds
+  }
+
   /** Another sound to compare with, and what brings both to one loudness; undefined for none. */
   compareWith(sound: Arriving | undefined, trims: Trims) {
     if (!sound) this.other = undefined
@@ -147,7 +153,7 @@ export class LoopPlayer {
 
   private bounds() {
     const seconds = this.buffer!.duration
-    return { start: (this.range?.from ?? 0) * seconds, end: (this.range?.to ?? 1) * seconds }
+    return { start: this.range ? this.range.from * seconds : this.leadSeconds, end: (this.range?.to ?? 1) * seconds }
   }
 
   private bufferOf(sound: Arriving): AudioBuffer {

@@ -18,7 +18,7 @@ export function keepRender(id: string, title: string): Promise<Media> {
 }
 
 export function startRender(body: NewRender): Promise<Job> {
-  return asked(api.POST('/api/renders', { body }))
+  return asked(api.POST('/api/renders', { body: { countedIn: false, ...body } }))
 }
 
 /** Ends a render that nobody waits for any more. */

@@ -43,8 +43,8 @@ public static class TemplateRules
             return new Refusal.Missing("section", "", "on the timeline; it needs at least one");
         if (CheckTempo(timeline.TempoBpm) is { } badTempo)
             return badTempo;
-        if (CheckMeter(timeline.Meter) is { } badMeter)
-            return badMeter;
+        if ((CheckMeter(timeline.Meter) ?? timeline.CountIn?.Check()) is { } bad)
+            return bad;
         foreach (var section in timeline.Sections)
         {
             var wrong = TextRules.Name("A section's name", section.Name, TextRules.LongestSection)

@@ -58,6 +58,8 @@ internal static class TemplateWords
 
     private static string Timed(Timeline was, Timeline now)
     {
+        if (was.CountIn != now.CountIn && was.Equals(now with { CountIn = was.CountIn }))
+            return Counted(now.CountIn);
         if (was.Sections.Equals(now.Sections) && was.Meter == now.Meter)
             return string.Create(CultureInfo.InvariantCulture, $"Tempo {was.TempoBpm:0.##} → {now.TempoBpm:0.##} quarter notes a minute");
         return was.Sections.Equals(now.Sections)
@@ -65,6 +67,13 @@ internal static class TemplateWords
             : Renamed(was, now) is { Count: > 0 } renamed ? string.Join(", ", renamed.Select(r => $"{r.Was} is called {r.Now}"))
             : $"The sections are {string.Join(", ", now.Sections.Select(s => $"{s.Name} ({Wording.Count(s.Bars, "bar")})"))}";
     }
+
+    private static string Counted(CountIn? count) => count switch
+    {
+        null or { Bars: 0, Click: false } => "Nothing is counted in",
+        { Bars: 0 } => "A click goes through the song",
+        _ => $"{Wording.Count(count.Bars, "bar")} {(count.Bars == 1 ? "is" : "are")} counted in{(count.Click ? ", and a click goes through the song" : "")}",
+    };
 
     /// <returns>Sections that are called otherwise; empty where anything else differs too.</returns>
     private static List<(string Was, string Now)> Renamed(Timeline was, Timeline now) =>

@@ -24,6 +24,9 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
     /// <summary>Whether all meters run on every channel on the way, rather than peak, RMS and correlation alone.</summary>
     public bool MetersInFull { get; init; }
 
+    /// <summary>Whether the count-in and the click are heard with it; of no meaning for one section, and where nothing is counted.</summary>
+    public bool CountedIn { get; init; }
+
     /// <summary>The longest render, in seconds.</summary>
     public const double LongestSeconds = 1200;
 
@@ -41,8 +44,12 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
         if (Section is not null && template.Timeline.Sections.All(s => s.Id != Section))
             return new Refusal.Missing("section", Section, "on the timeline");
         var range = RenderRange.Of(template, this);
-        return range.LeadSeconds + range.Seconds is var seconds && seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
+        var count = IsCounted(template) ? template.Timeline.CountIn!.LeadSeconds(template.Timeline) : 0;
+        return count + range.LeadSeconds + range.Seconds is var seconds && seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
     }
+
+    /// <returns>Whether there is something to be counted in this render.</returns>
+    public bool IsCounted(Template template) => CountedIn && Section is null && template.Timeline.CountIn is { } count && (count.Bars > 0 || count.Click);
 
     private Refusal? CheckInsert(Template template)
     {

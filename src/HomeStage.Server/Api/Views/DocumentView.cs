@@ -43,9 +43,10 @@ public sealed record HeadView(
 
 /// <summary>The timeline with what follows from it.</summary>
 /// <param name="FeltBeat">Which note the felt beat is: "quarter", "dotted quarter".</param>
+/// <param name="CountSeconds">How long what is counted before the first section lasts; 0 for nothing.</param>
 /// <param name="FeltBeatsPerMinute">How many of them a minute has.</param>
 public sealed record TimelineView(
-    double TempoBpm, Meter Meter, string FeltBeat, double FeltBeatsPerMinute, double Seconds, IReadOnlyList<SectionView> Sections)
+    double TempoBpm, Meter Meter, string FeltBeat, double FeltBeatsPerMinute, double Seconds, IReadOnlyList<SectionView> Sections, CountIn? CountIn, double CountSeconds)
 {
     public static TimelineView Of(Timeline timeline)
     {
@@ -53,7 +54,8 @@ public sealed record TimelineView(
         return new(timeline.TempoBpm, timeline.Meter, FeltBeatName(timeline.Meter),
             timeline.TempoBpm * Ticks.PerQuarter / timeline.Meter.TicksPerFeltBeat, map.LengthSeconds,
             [.. map.Sections.Select(s => new SectionView(
-                s.Section.Id, s.Section.Name, s.Section.Bars, s.Section.TempoBpm, s.Section.Meter, s.TempoBpm, s.Meter.ToString(), s.StartSeconds, s.LengthSeconds))]);
+                s.Section.Id, s.Section.Name, s.Section.Bars, s.Section.TempoBpm, s.Section.Meter, s.TempoBpm, s.Meter.ToString(), s.StartSeconds, s.LengthSeconds))],
+            timeline.CountIn, timeline.CountIn?.LeadSeconds(timeline) ?? 0);
     }
 
     private static string FeltBeatName(Meter meter)

@@ -4,9 +4,10 @@ import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import WaitingHalf from './WaitingHalf.vue'
 import { asksOf, startSong, type StartAsks } from './startCalls'
+import CountFields from '../CountFields.vue'
 import DialogEnds from '../DialogEnds.vue'
 import { choiceOf, keyChoices, keyFromChoice } from '../keys'
-import { meterOf, meterText, numberOf } from '../tempoText'
+import { countOf, meterOf, meterText, numberOf } from '../tempoText'
 import { sentenceOf } from '@/api/client'
 import { useCatalogue } from '@/state/catalogue'
 import { useStudio } from '@/state/studio'
@@ -24,6 +25,8 @@ const meter = ref('')
 /** Undefined until the template's is known or one is chosen. */
 const key = ref<string>()
 const sections = ref('')
+const countBars = ref<string>()
+const click = ref(false)
 const asks = ref<StartAsks>()
 const ready = ref(new Set<string>())
 const inputs = ref(new Map<string, number>())
@@ -36,7 +39,7 @@ let looking: Promise<void> | undefined
 watch(open, (now) => {
   if (!now || !props.template) return
   ;[title.value, tempo.value, meter.value, sections.value] = ['', '', '', '']
-  ;[key.value, asks.value, trouble.value] = [undefined, undefined, undefined]
+  ;[key.value, asks.value, trouble.value, countBars.value] = [undefined, undefined, undefined, undefined]
   ;[ready.value, inputs.value, gone.value] = [new Set(), new Map(), new Set()]
   looking = look(true)
 })
@@ -60,6 +63,9 @@ async function look(afresh: boolean) {
     meter.value ||= meterText(found.meter)
     sections.value ||= found.sections
     key.value ??= choiceOf(found.key)
+    if (countBars.value !== undefined) return
+    countBars.value = String(found.countIn?.bars ?? 0)
+    click.value = found.countIn?.click ?? false
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
@@ -76,6 +82,7 @@ async function start() {
       meter: meterOf(meter.value, 'The meter'),
       key: keyFromChoice(key.value ?? ''),
       sections: sections.value,
+      countIn: countOf(countBars.value ?? '0', click.value) ?? { bars: 0, click: false },
       ready: [...ready.value].map((r) => ({ channel: r.split('/')[0]!, insert: r.split('/')[1]! })),
       inputs: [...inputs.value].map(([channel, first]) => ({ channel, first })),
       withoutPrints: [...gone.value],
@@ -130,6 +137,7 @@ async function start() {
               @keydown.enter.prevent="start"
             ></textarea>
           </label>
+          <CountFields v-if="countBars !== undefined" v-model:bars="countBars" v-model:click="click" />
           <label v-if="studio.items?.length"
             >Studio<select
               class="field"

@@ -1,5 +1,5 @@
 import { api, asked } from '@/api/client'
-import type { Meter, MusicalKey, WaitingInsert } from '@/api/types'
+import type { CountIn, Meter, MusicalKey, WaitingInsert } from '@/api/types'
 
 /** A channel that waits for an input, or whose input the studio gives elsewhere or has not. */
 export interface InputToSay {
@@ -26,6 +26,8 @@ export interface StartAsks {
   prints: { channel: string; name: string; prints: string[] }[]
   /** The inputs of the studio that is on, by number. */
   studioInputs: string[]
+  /** Null where nothing is counted. */
+  countIn: CountIn | null
 }
 
 /** What is said of it. */
@@ -35,6 +37,7 @@ export interface SongSaid {
   meter: Meter
   key: MusicalKey | null
   sections: string
+  countIn: CountIn
   ready: { channel: string; insert: string }[]
   inputs: { channel: string; first: number }[]
   withoutPrints: string[]

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import CountFields from '@/parts/CountFields.vue'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { TimelineWish } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { secondsText } from '@/parts/decibels'
-import { meterOf, meterText, numberOf } from '@/parts/tempoText'
+import { countOf, meterOf, meterText, numberOf } from '@/parts/tempoText'
 import { useDocument } from '@/state/document'
 
 interface Line {
@@ -21,6 +22,8 @@ const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const tempo = ref('')
 const meter = ref('')
+const countBars = ref('0')
+const click = ref(false)
 const body = useTemplateRef('body')
 const lines = ref<Line[]>([])
 const trouble = ref<string>()
@@ -30,6 +33,8 @@ watch(open, (now) => {
   if (!now || !timeline) return
   tempo.value = String(timeline.tempoBpm)
   meter.value = meterText(timeline.meter)
+  countBars.value = String(timeline.countIn?.bars ?? 0)
+  click.value = timeline.countIn?.click ?? false
   lines.value = timeline.sections.map((s) => ({
     id: s.id,
     name: s.name,
@@ -45,6 +50,7 @@ function typed(): TimelineWish {
   return {
     tempoBpm: numberOf(tempo.value, 'The tempo'),
     meter: meterOf(meter.value, 'The meter'),
+    countIn: countOf(countBars.value, click.value),
     sections: lines.value.map((line) => ({
       id: line.id,
       name: line.name.trim(),
@@ -87,6 +93,7 @@ async function addSection() {
         /></label>
         <label>Meter<input v-model="meter" class="field" /></label>
       </div>
+      <CountFields v-model:bars="countBars" v-model:click="click" />
       <table>
         <thead>
           <tr>

@@ -16,6 +16,8 @@ const song = ref<Song>()
 const trouble = ref<string>()
 const pack = usePackage()
 const describing = ref(false)
+const counted = ref(false)
+const countIn = computed(() => (document.head?.id === props.id ? document.head.timeline.countIn : null))
 const note = computed(() => (document.head?.id === props.id ? document.head.note : ''))
 const sections = computed(() => (document.head?.id === props.id ? document.head.timeline.sections : []))
 
@@ -114,8 +116,12 @@ onMounted(async () => {
             <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
           </li>
         </ul>
+        <label v-if="countIn" class="tick">
+          <input v-model="counted" type="checkbox" />With its count-in{{ countIn.click ? ' and click' : '' }} in the
+          MIDI file and the WAVE
+        </label>
         <div class="make">
-          <button type="button" class="loud" :disabled="pack.busy.value" @click="pack.make(id)">
+          <button type="button" class="loud" :disabled="pack.busy.value" @click="pack.make(id, counted)">
             {{ pack.busy.value ? 'Rendering…' : 'Make and download it' }}
           </button>
           <template v-if="pack.busy.value">
@@ -216,6 +222,13 @@ ul {
   padding-left: 18px;
   display: grid;
   gap: 4px;
+}
+
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  margin-bottom: 14px;
 }
 
 .make {

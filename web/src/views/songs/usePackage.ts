@@ -12,13 +12,14 @@ export function usePackage() {
   const failed = ref(false)
   let job: Job | undefined
 
-  async function make(song: string) {
+  /** @param countedIn whether what the song counts is in its files */
+  async function make(song: string, countedIn: boolean) {
     busy.value = true
     failed.value = false
     message.value = undefined
     progress.value = 0
     try {
-      job = await asked(api.POST('/api/packages', { body: { song } }))
+      job = await asked(api.POST('/api/packages', { body: { song, countedIn } }))
       while (job.state === 'waiting' || job.state === 'running') {
         await new Promise((resolve) => setTimeout(resolve, pollMs))
         job = await asked(api.GET('/api/packages/{id}', { params: { path: { id: job.id } } }))
