@@ -59,6 +59,13 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
     rmSync(data, { recursive: true, force: true })
   }
 
+  /** Tells the server something, as a script would; throws where it is refused. */
+  async function post(path, body) {
+    const answer = await fetch(address + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    assert.ok(answer.ok, `${path}: ${answer.status} ${answer.ok ? '' : await answer.text()}`)
+    return answer.json()
+  }
+
   /** Ends the server, lets somebody work on its folder meanwhile, and starts it again at the same address. */
   async function away(work) {
     const ended = new Promise((resolve) => server.removeAllListeners('exit').on('exit', resolve))
@@ -69,7 +76,7 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
     await addressOf(server)
   }
 
-  return { address, data, away, actions, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()) }
+  return { address, data, away, actions, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()), post }
 }
 
 /**

@@ -20,7 +20,7 @@ public static class CountedRender
     {
         if (!request.IsCounted(compiled.Template))
             return Renderer.Render(compiled, request, watcher, shelf, tapes: tapes, cancellation: cancellation);
-        var (clicks, lead) = Clicks(compiled.Template, cancellation);
+        var (clicks, lead) = Clicks(compiled.Template, request.Heard(compiled.Template.Timeline), cancellation);
         var counted = new Counted(clicks, lead, watcher);
         var sound = Renderer.Unmetered(compiled, request, counted, shelf, tapes: tapes, cancellation: cancellation);
         var whole = counted.With(sound, sound.Left.Length);
@@ -28,9 +28,8 @@ public static class CountedRender
     }
 
     /// <returns>The count alone, over the whole of what will be heard, and where in it the song begins, in frames.</returns>
-    private static (RenderedSound Sound, int LeadFrames) Clicks(Template template, CancellationToken cancellation)
+    private static (RenderedSound Sound, int LeadFrames) Clicks(Template template, Timeline timeline, CancellationToken cancellation)
     {
-        var timeline = template.Timeline;
         var count = timeline.CountIn!;
         var from = CountNotes.Counter(template);
         var notes = CountNotes.Of(timeline);

@@ -39,7 +39,7 @@ public sealed record RenderContent
         var range = RenderRange.Of(template, request);
         var branches = new BranchReader(compiled, request, heard, shelf, range.LeadFrames(template.SampleRateHz) + range.Frames(template.SampleRateHz));
         return new(branches.Of(heard.Graph.Stages[heard.Listened].Channel), request.Point, request.Insert,
-            request.IsCounted(template) ? new(CountNotes.Of(template.Timeline), template.Timeline, CountNotes.Counter(template)?.Source, CountNotes.Counter(template)?.Level ?? default) : null);
+            request.IsCounted(template) ? new(CountNotes.Of(request.Heard(template.Timeline)), request.Heard(template.Timeline), CountNotes.Counter(template)?.Source, CountNotes.Counter(template)?.Level ?? default) : null);
     }
 }
 

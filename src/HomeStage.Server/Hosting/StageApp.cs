@@ -124,6 +124,7 @@ public static class StageApp
         api.MapSongs();
         api.MapBeginnings();
         api.MapReviews();
+        api.MapIdeas();
         api.MapRenders();
         api.MapAuditions();
         api.MapOutputPlans();

@@ -58,13 +58,23 @@ public class CountedRenderTests
     }
 
     [Fact]
-    public void NothingIsCounted_UnlessItIsAskedFor_OrBeforeOneSection()
+    public void OneSection_IsCountedInByItsOwnMeterAndTempo()
+    {
+        var (plain, counted) = (Rendered(Of(null), section: "gate"), Rendered(Of(new(2)), section: "gate"));
+
+        // Twelve eighths, at 90 quarters a minute.
+        var lead = 12 * 48000 / 3;
+        Assert.Equal(lead + plain.Left.Length, counted.Left.Length);
+        Assert.Equal(plain.Left[40000..], counted.Left[(lead + 40000)..]);
+    }
+
+    [Fact]
+    public void NothingIsCounted_UnlessItIsAskedFor()
     {
         var plain = Rendered(Of(null));
 
         Assert.Equal(plain.Left, Rendered(Of(new(2)), counted: false).Left);
         Assert.Equal(plain.Left, Rendered(Of(null)).Left);
-        Assert.Equal(Rendered(Of(null), section: "gate").Left, Rendered(Of(new(2)), section: "gate").Left);
     }
 
     [Fact]
@@ -72,7 +82,12 @@ public class CountedRenderTests
     {
         static Template Quiet(double db) => Of(new(1)).With(new AddChannel(new()
         {
-            Id = new("count"), Name = "Count-in", Kind = ChannelKind.Direct, OutputPair = 2, Level = new(db), Source = new InstrumentSource(InstrumentCatalogue.CountInTick),
+            Id = new("count"),
+            Name = "Count-in",
+            Kind = ChannelKind.Direct,
+            OutputPair = 2,
+            Level = new(db),
+            Source = new InstrumentSource(InstrumentCatalogue.CountInTick),
         }));
 
         var lead = (int)(7 * 30.0 / 140 * 48000);

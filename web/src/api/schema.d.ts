@@ -237,6 +237,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/ideas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewIdea"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["IdeaView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/auditions": {
         parameters: {
             query?: never;
@@ -5845,6 +5886,23 @@ export interface components {
             place: string;
             by: string;
         };
+        IdeaView: {
+            name: string;
+            section: string;
+            /** Format: int32 */
+            notes: number;
+            edits: components["schemas"]["Edit"][];
+        };
+        IdeaWish: {
+            /** Format: int32 */
+            bars?: null | number;
+            /** Format: double */
+            strength?: number;
+            /** Format: int32 */
+            gridTicks?: number;
+            groove?: null | string;
+            wheels?: boolean;
+        };
         InputLight: {
             /** Format: int32 */
             input: number;
@@ -6314,6 +6372,10 @@ export interface components {
              */
             velocity: number;
         };
+        NewIdea: {
+            played: components["schemas"]["Played"];
+            wish: components["schemas"]["IdeaWish"];
+        };
         NewPackage: {
             song: string;
             act?: null | string;
@@ -6694,6 +6756,34 @@ export interface components {
             outputs: number;
             use?: components["schemas"]["JackUse"];
         };
+        Played: {
+            channel: components["schemas"]["ChannelId"];
+            section: null | string;
+            notes: components["schemas"]["PlayedNote"][];
+            wheels: components["schemas"]["PlayedMove"][];
+        };
+        PlayedMove: {
+            /** Format: int32 */
+            pass: number;
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            controller: number;
+            /** Format: int32 */
+            value: number;
+        };
+        PlayedNote: {
+            /** Format: int32 */
+            pass: number;
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            lengthSeconds: number;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            velocity: number;
+        };
         PredictedLevel: {
             channel: components["schemas"]["ChannelId"];
             /** Format: double */
@@ -6918,6 +7008,8 @@ export interface components {
             startSeconds: number;
             /** Format: double */
             seconds: number;
+            /** Format: double */
+            countSeconds: number;
         };
         SectionWish: {
             name: string;

@@ -1,6 +1,6 @@
 import type { components } from './schema'
 
-type Schemas = components['schemas']
+export type Schemas = components['schemas']
 
 export type Edit = Schemas['Edit']
 export type DocumentKind = Schemas['DocumentKind']

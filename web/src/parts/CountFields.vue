@@ -18,6 +18,10 @@ const click = defineModel<boolean>('click', { required: true })
   gap: 16px;
 }
 
+label {
+  color: var(--text-2);
+}
+
 .bars {
   display: grid;
   gap: 4px;

@@ -18,10 +18,11 @@ const pads = usePads()
 const timeline = computed(() => document.head?.timeline)
 const sections = computed(() => {
   if (!timeline.value) return []
-  if (listening.section) return [{ name: document.sectionName(listening.section), from: 0 }]
-  const { seconds, sections } = timeline.value
   const lead = listening.leadSeconds
-  const placed = sections.map((s) => ({ name: s.name, from: (lead + s.startSeconds) / (lead + seconds) }))
+  const heard = timeline.value.sections.filter((s) => !listening.section || s.id === listening.section)
+  const start = heard[0]?.startSeconds ?? 0
+  const whole = lead + heard.reduce((sum, s) => sum + s.seconds, 0)
+  const placed = heard.map((s) => ({ name: s.name, from: (lead + s.startSeconds - start) / whole }))
   return lead > 0 ? [{ name: 'Count-in', from: 0 }, ...placed] : placed
 })
 </script>
@@ -51,26 +52,28 @@ const sections = computed(() => {
           <option value="">Whole timeline</option>
           <option v-for="s in timeline?.sections" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select>
-        <button
-          v-if="listening.section"
-          type="button"
-          class="lead"
-          :aria-pressed="listening.lead === 'as-in-the-song'"
-          title="As in the song: with the tails and echoes of what comes before. From rest: as if the song began here."
-          @click.prevent="listening.lead = listening.lead === 'from-rest' ? 'as-in-the-song' : 'from-rest'"
-        >
-          {{ listening.lead === 'from-rest' ? 'from rest' : 'as in the song' }}
-        </button>
-        <button
-          v-else-if="listening.countIn"
-          type="button"
-          class="lead"
-          :aria-pressed="listening.countedIn"
-          title="Whether the count-in and the click are heard; both are set with the timeline"
-          @click.prevent="listening.countedIn = !listening.countedIn"
-        >
-          {{ listening.countedIn ? 'counted in' : 'not counted in' }}
-        </button>
+        <span class="ways">
+          <button
+            v-if="listening.section"
+            type="button"
+            class="lead"
+            :aria-pressed="listening.lead === 'as-in-the-song'"
+            title="As in the song: with the tails and echoes of what comes before. From rest: as if the song began here."
+            @click.prevent="listening.lead = listening.lead === 'from-rest' ? 'as-in-the-song' : 'from-rest'"
+          >
+            {{ listening.lead === 'from-rest' ? 'from rest' : 'as in the song' }}
+          </button>
+          <button
+            v-if="listening.countIn"
+            type="button"
+            class="lead"
+            :aria-pressed="listening.countedIn"
+            title="Whether the count-in and the click are heard; both are set with the timeline"
+            @click.prevent="listening.countedIn = !listening.countedIn"
+          >
+            {{ listening.countedIn ? 'counted in' : 'not counted in' }}
+          </button>
+        </span>
       </label>
       <button
         type="button"
@@ -144,7 +147,7 @@ const sections = computed(() => {
 
 .pick {
   display: grid;
-  max-width: 150px;
+  max-width: 180px;
 }
 
 .label {
@@ -165,7 +168,13 @@ const sections = computed(() => {
   cursor: pointer;
 }
 
+.ways {
+  display: flex;
+  gap: 10px;
+}
+
 .lead {
+  white-space: nowrap;
   justify-self: start;
   border: 0;
   background: none;

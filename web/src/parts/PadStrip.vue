@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Icon from './Icon.vue'
+import IdeaLine from './IdeaLine.vue'
 import ValueField from './ValueField.vue'
 import { usePads, type Pad } from '@/state/pads'
 
@@ -27,7 +28,12 @@ function onKey(event: KeyboardEvent) {
   if (!pad) return
   event.preventDefault()
   event.stopPropagation()
-  if (!event.repeat) void pads.pressPad(pad)
+  if (!event.repeat) void pads.pressPad(pad, event.timeStamp)
+}
+
+function onKeyUp(event: KeyboardEvent) {
+  const pad = pads.pads[codes.indexOf(event.code)]
+  if (pad) pads.letGo(pad.note, event.timeStamp)
 }
 </script>
 
@@ -80,7 +86,8 @@ function onKey(event: KeyboardEvent) {
         <Icon name="close" :size="14" />
       </button>
     </div>
-    <div class="pads" :class="{ keys: isKeys }" @keydown="onKey">
+    <IdeaLine v-if="!pads.catching" />
+    <div class="pads" :class="{ keys: isKeys }" @keydown="onKey" @keyup="onKeyUp">
       <button
         v-for="(pad, i) in pads.pads"
         :key="pad.key"
@@ -88,7 +95,9 @@ function onKey(event: KeyboardEvent) {
         class="pad"
         :class="{ lit: (pads.lit.get(pad.key) ?? 0) > 0, dark: isDark(pad) }"
         :aria-label="pad.note === null ? `${pad.name}, input` : `${pad.name}, note ${pad.note}`"
-        @pointerdown.left="pads.pressPad(pad)"
+        @pointerdown.left="pads.pressPad(pad, $event.timeStamp)"
+        @pointerup="pads.letGo(pad.note, $event.timeStamp)"
+        @pointercancel="pads.letGo(pad.note, $event.timeStamp)"
         @keydown.enter.prevent="pads.pressPad(pad)"
         @keydown.space.prevent.stop="pads.pressPad(pad)"
       >

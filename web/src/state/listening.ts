@@ -30,6 +30,12 @@ export const useListening = defineStore('listening', () => {
   const rendering = computed(() => job.value?.state === 'waiting' || job.value?.state === 'running')
   const isCurrent = computed(() => heardRevision.value === target.wanted.value)
 
+  /** How long one time around what is listened to lasts, without its count. */
+  const heardSeconds = computed(() => {
+    const timeline = document.head?.timeline
+    return timeline?.sections.find((s) => s.id === target.section.value)?.seconds ?? timeline?.seconds ?? 1
+  })
+
   /** @param sounds whether what arrives is heard at once */
   async function render(sounds = false): Promise<boolean> {
     const [request, name] = [target.request.value, target.wanted.value]
@@ -166,6 +172,6 @@ export const useListening = defineStore('listening', () => {
   } = target
   return {
     point, where, insert, follows, section, lead, countedIn, countIn, leadSeconds, trying, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
-    inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(),
+    inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(), placeAt: (stamp: number) => player.placeAt(stamp), heardSeconds,
   } // prettier-ignore
 })

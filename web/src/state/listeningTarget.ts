@@ -21,11 +21,15 @@ export function useListeningTarget() {
 
   const countIn = computed(() => {
     const count = document.head?.timeline.countIn
-    return !section.value && count && (count.bars > 0 || count.click) ? count : undefined
+    return count && (count.bars > 0 || count.click) ? count : undefined
   })
   const counts = computed(() => countedIn.value && countIn.value !== undefined)
   /** How long what is heard before the first section is, in seconds. */
-  const leadSeconds = computed(() => (counts.value ? (document.head?.timeline.countSeconds ?? 0) : 0))
+  const leadSeconds = computed(() => {
+    const timeline = document.head?.timeline
+    if (!counts.value || !timeline) return 0
+    return timeline.sections.find((s) => s.id === section.value)?.countSeconds ?? timeline.countSeconds
+  })
 
   const request = computed<NewRender | undefined>(
     () =>

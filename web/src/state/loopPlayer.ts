@@ -26,6 +26,8 @@ export class LoopPlayer {
   private offset = 0
   private range?: LoopRange
   private leadSeconds = 0
+  /** Times around the loop before the source that runs now; a jump leaves a gap. */
+  private passes = 0
   private other?: { buffer: AudioBuffer; trims: Trims }
   private hearsOther = false
   private pieces?: { gain: GainNode; nodes: AudioBufferSourceNode[]; scheduled: number; seconds: number }
@@ -81,8 +83,11 @@ export class LoopPlayer {
     const sameLength = this.pieces !== undefined || this.buffer?.length === next.length
     this.dropPieces()
     this.buffer = next
+    const passes = this.passes + this.around()
     if (sounding) this.run(sameLength ? (place ?? 0) * next.duration : 0, loop)
     else if (!sameLength) this.offset = 0
+    // It is the same time around, with another sound.
+    if (sounding && sameLength) this.passes = passes
   }
 
   start(loop: boolean): boolean {
@@ -151,6 +156,35 @@ export class LoopPlayer {
     return (elapsed < end ? elapsed : start + ((elapsed - start) % (end - start))) / this.buffer.duration
   }
 
+  /**
+   * Where in the sound a moment is, as it is heard.
+   * @param stamp in milliseconds of the page's clock
+   * @returns the time around, and seconds from where it begins after its count; undefined while nothing sounds
+   */
+  placeAt(stamp: number): { pass: number; seconds: number } | undefined {
+    const { context } = this
+    if (!context || !this.isSounding) return undefined
+    const heard = context.getOutputTimestamp()
+    const known = heard.contextTime !== undefined && heard.performanceTime !== undefined && heard.performanceTime > 0
+    const at = known
+      ? heard.contextTime! + (stamp - heard.performanceTime!) / 1000
+      : context.currentTime - (context.outputLatency || context.baseLatency || 0) + (stamp - performance.now()) / 1000
+    const elapsed = at - this.startedAt
+    const { start, end } = this.pieces ? { start: this.leadSeconds, end: this.pieces.seconds } : this.bounds()
+    const around = this.around(elapsed)
+    const place = (elapsed < end ? elapsed : start + ((elapsed - start) % (end - start))) - this.leadSeconds
+    // While it is counted in, the first beat may come early: it is at the end of the time before.
+    return place < 0
+      ? { pass: this.passes + around - 1, seconds: Math.max(0, place + end - this.leadSeconds) }
+      : { pass: this.passes + around, seconds: place }
+  }
+
+  private around(elapsed = (this.context?.currentTime ?? 0) - this.startedAt) {
+    if (this.pieces || !this.buffer || !this.source) return 0
+    const { start, end } = this.bounds()
+    return elapsed < end ? 0 : Math.floor((elapsed - start) / (end - start))
+  }
+
   private bounds() {
     const seconds = this.buffer!.duration
     return { start: this.range ? this.range.from * seconds : this.leadSeconds, end: (this.range?.to ?? 1) * seconds }
@@ -165,6 +199,7 @@ export class LoopPlayer {
 
   private beginPieces(sound: Arriving) {
     this.fadeOut()
+    this.passes += 1000
     const gain = new GainNode(this.context!)
     gain.connect(this.context!.destination)
     return { gain, nodes: [], scheduled: 0, seconds: sound.left.length / sound.rate }
@@ -180,6 +215,7 @@ export class LoopPlayer {
 
   private run(offset: number, loop: boolean) {
     const context = this.context!
+    this.passes += 1000
     this.fadeOut()
     const { other } = this
     const buffer = this.hearsOther && other ? other.buffer : this.buffer!

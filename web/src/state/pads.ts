@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { sentenceOf } from '@/api/client'
 import { useDocument } from './document'
+import { usePlayed } from './played'
 import { fetchAudition } from './audition'
 import { sourcesOf } from './lineCalls'
 import { noteName } from '@/parts/noteNames'
@@ -20,6 +21,7 @@ const mostKept = 128
 /** Pads and keys to be pressed: each press sounds through the template's own path. */
 export const usePads = defineStore('pads', () => {
   const document = useDocument()
+  const played = usePlayed()
   const open = ref(false)
   const lowest = ref(48)
   const velocity = ref(100)
@@ -54,17 +56,27 @@ export const usePads = defineStore('pads', () => {
       : Array.from({ length: 25 }, (_, i) => played(lowest.value + i, noteName(lowest.value + i)))
   })
 
-  /** @param strength how hard, 1 to 127 */
-  function press(note: number, strength = velocity.value) {
+  /**
+   * @param strength how hard, 1 to 127
+   * @param stamp when, in milliseconds of the page's clock
+   */
+  function press(note: number, strength = velocity.value, stamp = performance.now()) {
     if (caught(note)) return
     const { value } = row
+    if (value) played.strike(value.channel.id, note, strength, stamp)
     return value ? sound({ key: note, channel: value.channel.id, note, name: '' }, strength) : undefined
   }
 
   /** A pad as it is shown. */
-  function pressPad(pad: Pad) {
+  function pressPad(pad: Pad, stamp = performance.now()) {
     if (pad.note !== null && caught(pad.note)) return
+    if (pad.note !== null) played.strike(pad.channel, pad.note, velocity.value, stamp)
     return sound(pad, velocity.value)
+  }
+
+  /** A pad or key is let go. */
+  function letGo(note: number | null, stamp = performance.now()) {
+    if (note !== null) played.release(note, stamp)
   }
 
   /** The next key or pad that is pressed, here or on a device, is told and not heard. */
@@ -126,7 +138,7 @@ export const usePads = defineStore('pads', () => {
     try {
       const access = await navigator.requestMIDIAccess()
       const names = [...access.inputs.values()].map((input) => {
-        input.onmidimessage = (event) => onMidi(event.data)
+        input.onmidimessage = (event) => onMidi(event.data, event.timeStamp)
         return input.name ?? 'a device'
       })
       midi.value = names.length ? names.join(', ') : 'no device is there'
@@ -135,9 +147,13 @@ export const usePads = defineStore('pads', () => {
     }
   }
 
-  /** MIDI 1.0: 9n is note on; with velocity 0 it means note off. */
-  function onMidi(data: Uint8Array | null | undefined) {
-    if (data && (data[0]! & 0xf0) === 0x90 && data[2]! > 0) void press(data[1]!, data[2]!)
+  /** MIDI 1.0: 8n is note off, 9n note on, which with velocity 0 means note off; Bn moves a controller. */
+  function onMidi(data: Uint8Array | null | undefined, stamp?: number) {
+    if (!data) return
+    const [kind, number, value] = [data[0]! & 0xf0, data[1]!, data[2]!]
+    if (kind === 0x90 && value > 0) void press(number, value, stamp)
+    else if (kind === 0x90 || kind === 0x80) letGo(number, stamp)
+    else if (kind === 0xb0) played.turn(number, value, stamp ?? performance.now())
   }
 
   watch(open, (is) => {
@@ -174,6 +190,7 @@ export const usePads = defineStore('pads', () => {
     pads,
     press,
     pressPad,
+    letGo,
     catching,
     catchNext,
     listenToMidi,

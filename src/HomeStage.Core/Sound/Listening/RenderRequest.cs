@@ -1,5 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Sound.Listening;
 
@@ -24,7 +25,7 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
     /// <summary>Whether all meters run on every channel on the way, rather than peak, RMS and correlation alone.</summary>
     public bool MetersInFull { get; init; }
 
-    /// <summary>Whether the count-in and the click are heard with it; of no meaning for one section, and where nothing is counted.</summary>
+    /// <summary>Whether the count-in and the click are heard with it; before one section in its own meter and tempo. Of no meaning where nothing is counted.</summary>
     public bool CountedIn { get; init; }
 
     /// <summary>The longest render, in seconds.</summary>
@@ -44,12 +45,16 @@ public sealed record RenderRequest(string Act, ChannelId? ListenTo = null, strin
         if (Section is not null && template.Timeline.Sections.All(s => s.Id != Section))
             return new Refusal.Missing("section", Section, "on the timeline");
         var range = RenderRange.Of(template, this);
-        var count = IsCounted(template) ? template.Timeline.CountIn!.LeadSeconds(template.Timeline) : 0;
+        var count = IsCounted(template) ? template.Timeline.CountIn!.LeadSeconds(Heard(template.Timeline)) : 0;
         return count + range.LeadSeconds + range.Seconds is var seconds && seconds > LongestSeconds ? new Refusal.OutOfRange("The length of a render", seconds, 0, LongestSeconds, "s") : null;
     }
 
     /// <returns>Whether there is something to be counted in this render.</returns>
-    public bool IsCounted(Template template) => CountedIn && Section is null && template.Timeline.CountIn is { } count && (count.Bars > 0 || count.Click);
+    public bool IsCounted(Template template) => CountedIn && template.Timeline.CountIn is { } count && (count.Bars > 0 || count.Click);
+
+    /// <returns>What is heard of the timeline: all of it, or the one section alone with the tempo and meter that it has.</returns>
+    public Timeline Heard(Timeline timeline) =>
+        timeline.Sections.FirstOrDefault(s => s.Id == Section) is { } section ? timeline with { Sections = [section] } : timeline;
 
     private Refusal? CheckInsert(Template template)
     {

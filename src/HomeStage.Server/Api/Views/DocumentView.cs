@@ -54,7 +54,8 @@ public sealed record TimelineView(
         return new(timeline.TempoBpm, timeline.Meter, FeltBeatName(timeline.Meter),
             timeline.TempoBpm * Ticks.PerQuarter / timeline.Meter.TicksPerFeltBeat, map.LengthSeconds,
             [.. map.Sections.Select(s => new SectionView(
-                s.Section.Id, s.Section.Name, s.Section.Bars, s.Section.TempoBpm, s.Section.Meter, s.TempoBpm, s.Meter.ToString(), s.StartSeconds, s.LengthSeconds))],
+                s.Section.Id, s.Section.Name, s.Section.Bars, s.Section.TempoBpm, s.Section.Meter, s.TempoBpm, s.Meter.ToString(), s.StartSeconds, s.LengthSeconds,
+                timeline.CountIn?.LeadSeconds(timeline with { Sections = [s.Section] }) ?? 0))],
             timeline.CountIn, timeline.CountIn?.LeadSeconds(timeline) ?? 0);
     }
 
@@ -66,9 +67,10 @@ public sealed record TimelineView(
 }
 
 /// <param name="OwnTempoBpm">Null where it takes the timeline's.</param>
+/// <param name="CountSeconds">How long what is counted before it lasts, where it is heard alone; 0 for nothing.</param>
 /// <param name="OwnMeter">Null where it takes the timeline's.</param>
 public sealed record SectionView(
-    string Id, string Name, int Bars, double? OwnTempoBpm, Meter? OwnMeter, double TempoBpm, string Meter, double StartSeconds, double Seconds);
+    string Id, string Name, int Bars, double? OwnTempoBpm, Meter? OwnMeter, double TempoBpm, string Meter, double StartSeconds, double Seconds, double CountSeconds);
 
 /// <summary>A channel where it stands in the running order, with what is known of it beyond its own values.</summary>
 /// <param name="ComesFrom">Its source in a few words.</param>
