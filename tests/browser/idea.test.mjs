@@ -146,3 +146,78 @@ test('one undo takes it back; keys of the page are kept the same way, pulled to 
   const [pattern] = (await keys()).patterns.filter((p) => p.name === 'Idea')
   assert.ok(pattern.notes.length >= 1 && pattern.notes.every((n) => n.startTick % 480 === 0), JSON.stringify(pattern.notes))
 })
+
+/** What is played goes in again 37 ms later, as over a cable; and nothing else comes in. */
+async function cabled() {
+  await page.evaluate(() => {
+    const connect = AudioNode.prototype.connect
+    AudioNode.prototype.connect = function (to, ...rest) {
+      if (to === this.context.destination && !window.plugged) {
+        window.plugged = { delay: new DelayNode(this.context, { delayTime: 0.037 }), out: new MediaStreamAudioDestinationNode(this.context) }
+        connect.call(window.plugged.delay, window.plugged.out)
+      }
+      if (to === this.context.destination && this.context === window.plugged.out.context) connect.call(this, window.plugged.delay)
+      return connect.call(this, to, ...rest)
+    }
+    navigator.mediaDevices.getUserMedia = () => Promise.resolve(window.plugged.out.stream)
+  })
+}
+
+test('what comes in at an input is kept on an audio channel, placed by the measured round trip', async () => {
+  await edit([{ type: 'make-channel', wish: { kind: 'audio', name: 'Wren voice', under: 'mix-bus' } }])
+  await cabled()
+  await row(page, 'Wren voice').click()
+  await page.getByRole('button', { name: 'Pause' }).click()
+  await page.getByRole('button', { name: 'counted in' }).click()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await page.waitForFunction(() => window.plugged)
+  const heard = page.getByRole('group', { name: 'What is sung or played in' })
+  await heard.getByRole('button', { name: 'Listen to an input of this computer' }).click()
+  await page.getByRole('button', { name: 'Pause' }).click()
+  await heard.getByRole('button', { name: 'Measure it' }).click()
+  const said = await heard.getByText(/round trip [\d.]+ ms, measured/).textContent({ timeout: 10_000 })
+  const roundTrip = Number(/[\d.]+/.exec(said)[0])
+  // The cable's delay, and what the browser adds on its way in.
+  assert.ok(roundTrip >= 37 && roundTrip < 37 + 60, said)
+
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  // More than one time around of six quarters.
+  await page.waitForFunction(() => Number(/^(\d+) s heard/.exec(document.body.textContent.match(/\d+ s heard/)?.[0] ?? '')?.[1] ?? 0) >= 7, undefined, { timeout: 30_000 })
+  await heard.getByRole('button', { name: 'Keep it on Wren voice' }).click()
+  await heard.getByText('Idea is kept: 2 bars of Quay.').waitFor()
+
+  const voice = (await whole()).channels.find((c) => c.channel.name === 'Wren voice').channel
+  const [starter] = voice.starters
+  assert.deepEqual([starter.name, starter.loops, starter.sections], ['Idea', true, ['quay']])
+  assert.equal(starter.sound.frames, Math.round(6 * quarter * starter.sound.sampleRateHz))
+  // The channel by itself sounds as the loop did: at no other place do they fit as well.
+  const [loop, kept] = await Promise.all([heardAlone(null), heardAlone(voice.id)])
+  const late = bestFit(loop, kept)
+  assert.ok(Math.abs(late) <= 0.002 * 48000, `${late} frames late`)
+})
+
+/** The left lane of the quay from rest, before the voice's own idea is in it or of that alone. */
+async function heardAlone(listenTo) {
+  const trying = listenTo ? [] : [{ type: 'set-mute', channel: (await whole()).channels.find((c) => c.channel.name === 'Wren voice').channel.id, muted: true }]
+  const { id: job } = await stage.post('/api/renders', { document: id, act: 'write', listenTo, section: 'quay', trying, metersInFull: false, countedIn: false })
+  for (;;) {
+    const { state } = await stage.get(`/api/renders/${job}`)
+    if (state === 'done') break
+    assert.ok(state === 'waiting' || state === 'running', state)
+    await new Promise((done) => setTimeout(done, 100))
+  }
+  const file = Buffer.from(await (await fetch(`${stage.address}/api/renders/${job}/audio`)).arrayBuffer())
+  const data = file.indexOf('data') + 8
+  return Float32Array.from({ length: (file.length - data) / 8 }, (_, n) => file.readFloatLE(data + 8 * n))
+}
+
+/** How many frames later the second lies where it fits the first best, of up to 100 ms both ways. */
+function bestFit(first, second) {
+  let best = { late: 0, fit: -Infinity }
+  for (let late = -4800; late <= 4800; late++) {
+    let fit = 0
+    for (let n = 9600; n < 96_000; n += 3) fit += first[n] * (second[n + late] ?? 0)
+    if (fit > best.fit) best = { late, fit }
+  }
+  return best.late
+}

@@ -3,8 +3,11 @@ using HomeStage.Core.Timing;
 namespace HomeStage.Core.Ideas;
 
 /// <summary>Turns a place in what was heard into a place on the timeline.</summary>
-internal sealed class HeardPlace
+public sealed class HeardPlace
 {
+    /// <summary>The longest that is kept of what was heard.</summary>
+    public const double LongestSeconds = 300;
+
     private readonly TimeMap _map;
     private readonly double _startSeconds;
 

@@ -1,11 +1,22 @@
 using System.Buffers.Binary;
+using HomeStage.Core.Media;
 
 namespace HomeStage.Formats.Wave;
 
 /// <summary>Samples as they are, with a WAVE header before them.</summary>
-internal static class PlainWave
+public static class PlainWave
 {
     private const int HeaderBytes = 44;
+
+    /// <returns>A file of 32-bit floating point with as many lanes as the sound.</returns>
+    public static byte[] Of(MediaSound sound)
+    {
+        var samples = new byte[sizeof(float) * sound.Lanes.Count * sound.Lanes[0].Length];
+        for (var lane = 0; lane < sound.Lanes.Count; lane++)
+            for (var frame = 0; frame < sound.Lanes[lane].Length; frame++)
+                BinaryPrimitives.WriteSingleLittleEndian(samples.AsSpan(sizeof(float) * (frame * sound.Lanes.Count + lane)), sound.Lanes[lane][frame]);
+        return Of(sound.Lanes.Count, (uint)sound.SampleRateHz, 32, isFloat: true, samples, swaps: false);
+    }
 
     /// <param name="bits">16, 24 or 32.</param>
     /// <param name="samples">Whole frames.</param>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import HeardInputLine from './HeardInputLine.vue'
 import Icon from './Icon.vue'
 import IdeaLine from './IdeaLine.vue'
 import ValueField from './ValueField.vue'
+import { useDocument } from '@/state/document'
 import { usePads, type Pad } from '@/state/pads'
 
 /** The pads of a kit, two octaves of keys or the hardware inputs, pressed by mouse, by the computer's keys while one is in focus, or by MIDI. */
@@ -15,6 +17,8 @@ const codes = [
 ]
 const letters = computed(() => codes.map((code) => code.replace(/Digit|Key/, '')))
 
+const document = useDocument()
+const takesSound = computed(() => document.selected?.channel.kind === 'audio')
 const isKeys = computed(() => !pads.kit && (!pads.ofInputs || pads.catching !== undefined))
 const isDark = (pad: Pad) => !pads.kit && pad.note !== null && [1, 3, 6, 8, 10].includes(pad.note % 12)
 
@@ -87,6 +91,7 @@ function onKeyUp(event: KeyboardEvent) {
       </button>
     </div>
     <IdeaLine v-if="!pads.catching" />
+    <HeardInputLine v-if="!pads.catching && takesSound" />
     <div class="pads" :class="{ keys: isKeys }" @keydown="onKey" @keyup="onKeyUp">
       <button
         v-for="(pad, i) in pads.pads"

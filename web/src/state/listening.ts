@@ -172,6 +172,7 @@ export const useListening = defineStore('listening', () => {
   } = target
   return {
     point, where, insert, follows, section, lead, countedIn, countIn, leadSeconds, trying, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
-    inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(), placeAt: (stamp: number) => player.placeAt(stamp), heardSeconds,
+    inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(), placeAt: (stamp: number) => player.placeAt(stamp),
+    placeIn: (at: number) => player.placeIn(at), wake: () => player.wake(document.head?.sampleRateHz ?? 48000), heardSeconds,
   } // prettier-ignore
 })

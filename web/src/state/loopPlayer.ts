@@ -39,13 +39,14 @@ export class LoopPlayer {
   }
 
   /** Makes ready to sound within what the browser sees as the press of a key. */
-  wake(rate: number) {
+  wake(rate: number): AudioContext {
     if (this.context && this.context.sampleRate !== rate) {
       void this.context.close()
       this.context = undefined
     }
     this.context ??= new AudioContext({ sampleRate: rate })
     void this.context.resume()
+    return this.context
   }
 
   /** Plays what has arrived of a sound, piece after piece, from its start. */
@@ -169,6 +170,15 @@ export class LoopPlayer {
     const at = known
       ? heard.contextTime! + (stamp - heard.performanceTime!) / 1000
       : context.currentTime - (context.outputLatency || context.baseLatency || 0) + (stamp - performance.now()) / 1000
+    return this.placeIn(at)
+  }
+
+  /**
+   * The same for a moment of the player's own clock, which is ahead of what is heard.
+   * @param at in seconds
+   */
+  placeIn(at: number): { pass: number; seconds: number } | undefined {
+    if (!this.isSounding) return undefined
     const elapsed = at - this.startedAt
     const { start, end } = this.pieces ? { start: this.leadSeconds, end: this.pieces.seconds } : this.bounds()
     const around = this.around(elapsed)
