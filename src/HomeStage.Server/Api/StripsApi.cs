@@ -41,8 +41,17 @@ internal static class StripsApi
     /// <param name="Wishes">Made one after the other; at most <see cref="ComesWith.MostWishes"/>.</param>
     public sealed record MadeRequest(Sequence<ChannelWish> Wishes);
 
+    /// <summary>What of a channel can be laid on others, in this document or another.</summary>
+    /// <param name="Name">Of the channel.</param>
+    /// <param name="Strip">Inserts and sends alone.</param>
+    public sealed record CopiedStrip(string Name, Strip Strip, Decibels Level, double Pan);
+
     public static void MapStrips(this RouteGroupBuilder group)
     {
+        group.MapGet("/{id}/channels/{channel}/strip", async Task<Results<Ok<CopiedStrip>, ProblemHttpResult>> (string id, string channel, DocumentStore store, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : !Identifier.IsValid(channel) || !document.Template.Channels.TryGet(new(channel), out var found) ? Problems.NotFound("channel")
+            : TypedResults.Ok(new CopiedStrip(found.Name, StripLaying.Of(document.Template, found) with { NoteInput = null, Input = null, Stages = null }, found.Level, found.Pan)));
         group.MapGet("/{id}/default-strips", async Task<Results<Ok<IReadOnlyList<DefaultStripView>>, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(Listed(document.Template)) : Problems.NotFound("document"));
         group.MapPost("/{id}/default-strips", async Task<Results<Ok<DefaultChangeView>, ProblemHttpResult>> (string id, DefaultChangeRequest asked, DocumentStore store, CancellationToken cancellation) =>

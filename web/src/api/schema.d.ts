@@ -1321,6 +1321,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/channels/{channel}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    channel: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CopiedStrip"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/default-strips": {
         parameters: {
             query?: never;
@@ -4912,6 +4950,13 @@ export interface components {
         ComesWith: {
             names: string[];
             parts: string[];
+        };
+        CopiedStrip: {
+            name: string;
+            strip: components["schemas"]["Strip"];
+            level: components["schemas"]["Decibels"];
+            /** Format: double */
+            pan: number;
         };
         CountIn: {
             /** Format: int32 */

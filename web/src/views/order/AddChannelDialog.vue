@@ -18,6 +18,7 @@ const catalogue = useCatalogue()
 const devices = useDevices()
 const kind = ref<ChannelKind>('instrument')
 const name = ref('')
+const count = ref(1)
 const under = ref('')
 const instrument = ref('')
 const splitOf = ref('')
@@ -57,6 +58,7 @@ watch(open, (now) => {
   instrument.value = ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
   name.value = ''
+  count.value = 1
   document.refusal = undefined
 })
 
@@ -75,12 +77,17 @@ async function propose() {
 watch(kind, () => (proposal = propose()))
 
 /** Several are parted by semicolons, since a name may well have a comma. */
-const names = computed(() =>
-  name.value
+const names = computed(() => {
+  const said = name.value
     .split(';')
     .map((n) => n.trim())
-    .filter(Boolean),
-)
+    .filter(Boolean)
+  // Several of one name are numbered; without a name each is called by what it is.
+  return said.length === 1 && count.value > 1
+    ? Array.from({ length: count.value }, (_, i) => `${said[0]} ${i + 1}`)
+    : said
+})
+const unnamed = computed(() => (names.value.length === 0 && kind.value !== 'split' ? count.value - 1 : 0))
 const wish = computed<ChannelWish>(() => ({
   kind: kind.value,
   name: names.value[0] ?? null,
@@ -97,6 +104,7 @@ const wish = computed<ChannelWish>(() => ({
 const wishes = computed(() => [
   wish.value,
   ...names.value.slice(1).map((name) => ({ ...wish.value, name, input: null, output: null })),
+  ...Array.from({ length: unnamed.value }, () => ({ ...wish.value, input: null, output: null })),
 ])
 
 /** What a new one comes with is told of its place as far as that is there. */
@@ -185,15 +193,30 @@ function chooseMade() {
         <span aria-hidden="true">Under, feeding</span>
         <Picker label="Under, feeding" :choices="sums" :value="under" @choose="under = $event" />
       </div>
-      <label
-        >Name<input v-model="name" class="field" maxlength="2000" placeholder="by what it is; several are parted by ;"
-      /></label>
+      <div class="named">
+        <label
+          >Name<input
+            v-model="name"
+            class="field"
+            maxlength="2000"
+            placeholder="by what it is; several are parted by ;"
+        /></label>
+        <label
+          >How many<input
+            v-model.number="count"
+            class="field"
+            type="number"
+            min="1"
+            max="64"
+            :disabled="names.length > 1 && name.includes(';')"
+        /></label>
+      </div>
       <ComesWith v-if="open" :wishes="told" />
       <label class="bare"><input v-model="bare" type="checkbox" /> Bare, without its default strip</label>
       <DialogEnds
         :trouble="document.refusal?.sentence"
         leave="Not now"
-        :keep="names.length > 1 ? 'Add them' : 'Add it'"
+        :keep="wishes.length > 1 ? 'Add them' : 'Add it'"
         @leave="open = false"
       />
     </form>
@@ -203,6 +226,12 @@ function chooseMade() {
 
 <style scoped src="@/parts/dialogForm.css"></style>
 <style scoped>
+.named {
+  display: grid;
+  grid-template-columns: 1fr 84px;
+  gap: 12px;
+}
+
 .bare {
   display: flex;
   align-items: center;

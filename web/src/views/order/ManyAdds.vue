@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import ManyPrints from './ManyPrints.vue'
 import { useManyEdits } from './useManyEdits'
 import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
@@ -10,6 +11,8 @@ import { useDocument } from '@/state/document'
 const document = useDocument()
 const many = useManyEdits()
 const sendLevel = ref<number | null>(-12)
+/** A closed send is in place and silent. */
+const closed = ref(false)
 const firstInput = ref(1)
 /** How many channels sent there already and were left as they were. */
 const left = ref<string>()
@@ -37,7 +40,9 @@ function addSend(to: string) {
   left.value = there.length
     ? `${there.length === 1 ? 'One sends' : `${there.length} send`} to ${name} already and ${there.length === 1 ? 'was' : 'were'} left alone.`
     : undefined
-  void document.edit([{ type: 'add-sends', channels: many.ids.value, send: { to, level, tap: 'post', open: true } }])
+  void document.edit([
+    { type: 'add-sends', channels: many.ids.value, send: { to, level, tap: 'post', open: !closed.value } },
+  ])
 }
 
 /** Hardware inputs one after the other, in the order of the rows. */
@@ -84,6 +89,12 @@ function monitor() {
         @change="sendLevel = $event"
       />
     </dd>
+    <dt />
+    <dd>
+      <label class="switch" title="A closed send is in place and silent, until it is opened"
+        ><input v-model="closed" type="checkbox" /> closed for now</label
+      >
+    </dd>
     <template v-if="left"
       ><dt />
       <dd class="faint" role="status">{{ left }}</dd></template
@@ -111,7 +122,15 @@ function monitor() {
         </dd>
       </template>
     </template>
+    <ManyPrints />
   </dl>
 </template>
 
 <style scoped src="./facts.css"></style>
+<style scoped>
+.switch {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+</style>

@@ -5,6 +5,7 @@ import DocumentTitle from './DocumentTitle.vue'
 import OrderTree from './OrderTree.vue'
 import SidePanel from './SidePanel.vue'
 import ToolLine from './ToolLine.vue'
+import PutCopiedDialog from './PutCopiedDialog.vue'
 import PutPieceDialog from './pieces/PutPieceDialog.vue'
 import type { Filter } from './filter'
 import { orderHelp, orderShortcuts } from './orderKeymap'
@@ -68,6 +69,7 @@ useKeymap(orderShortcuts, {
   </main>
   <AddChannelDialog v-model:open="adding" />
   <PutPieceDialog v-model:open="putting" />
+  <PutCopiedDialog />
   <DefaultsDialog v-model:open="defaulting" />
   <LineCheckDialog v-model:open="checking" />
   <ShortcutsDialog v-model:open="explaining" place="the running order" :shortcuts="orderHelp" />

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { printOf } from './printing'
 import { sentenceOf } from '@/api/client'
 import type { Channel } from '@/api/types'
 import { useDocument } from '@/state/document'
-import { keepRender, renderWhole } from '@/state/renderCalls'
 
 /** Renders an instrument onto the channel that takes its print, and lets one stand in for the other. */
 const props = defineProps<{ channel: Channel; twin: Channel }>()
@@ -21,14 +21,7 @@ async function print() {
   working.value = true
   trouble.value = undefined
   try {
-    const tap = props.twin.source?.type === 'internal' ? props.twin.source.tap : 'post'
-    const { job } = await renderWhole({
-      document: head.id, act: document.act, listenTo: props.channel.id, section: null,
-      point: tap === 'pre' ? 'before-fader' : 'after-fader', insert: null, metersInFull: false,
-    }) // prettier-ignore
-    const sound = await keepRender(job.id, `Print of ${props.channel.name}`.slice(0, 80))
-    const starter = { name: 'Print', sound, loops: false, level: 0, sections: [], through: true }
-    await document.edit([{ type: 'put-starter', channel: props.twin.id, starter }], props.channel.id)
+    await document.edit([await printOf(head.id, document.act, props.channel, props.twin)], props.channel.id)
   } catch (error) {
     trouble.value = sentenceOf(error)
   } finally {

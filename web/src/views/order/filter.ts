@@ -1,16 +1,24 @@
 import type { ChannelRow } from '@/api/types'
 
 /** What the running order is narrowed to: empty for nothing, else a kind of filter and its value. */
-export type Filter = '' | `${'finding' | 'act' | 'kind' | 'family' | 'role'}:${string}`
+export type Filter = '' | `${'finding' | 'has' | 'act' | 'kind' | 'family' | 'role'}:${string}`
 
 export function matches(filter: Filter, row: ChannelRow, act: string, hasFinding: boolean) {
   const [by, value] = filter.split(':')
   if (by === 'finding') return hasFinding
+  if (by === 'has') return value === 'note' ? hasNote(row) : waits(row)
   if (by === 'act') return (row.channel.stages[act] ?? 'on-stage') === value
   if (by === 'kind') return value === 'spare' ? row.channel.spare : row.channel.kind === value
   if (by === 'family') return row.role.family === value
   return by !== 'role' || row.role.role === value
 }
+
+const hasNote = ({ channel }: ChannelRow) =>
+  channel.note !== '' || channel.inserts.some((i) => Object.keys(i.notes ?? {}).length > 0)
+/** For a key, a person or an input. */
+const waits = ({ channel }: ChannelRow) =>
+  channel.inserts.some((i) => i.waitsFor) ||
+  (channel.kind === 'audio' && !channel.source && channel.starters.length === 0)
 
 export interface FilterGroup {
   name: string
@@ -37,8 +45,17 @@ export function filtersFor(rows: ChannelRow[], act: string, actName: string, fin
     name: 'Soundcheck',
     choices: findings ? [{ value: 'finding:any', text: `with a finding (${findings})` }] : [],
   }
+  const having = { waits: rows.filter(waits).length, note: rows.filter(hasNote).length }
+  const had: FilterGroup = {
+    name: 'With something to say',
+    choices: [
+      ...(having.waits ? [{ value: 'has:waits' as Filter, text: `waits for something (${having.waits})` }] : []),
+      ...(having.note ? [{ value: 'has:note' as Filter, text: `with a note (${having.note})` }] : []),
+    ],
+  }
   return [
     found,
+    had,
     group(`In ${actName}`, 'act', (r) => r.channel.stages[act] ?? 'on-stage'),
     group('Kinds', 'kind', (r) => (r.channel.spare ? 'spare' : r.channel.kind)),
     group('Families', 'family', (r) => r.role.family),

@@ -25,6 +25,8 @@ export const rowShortcuts = [
   { act: 'bus-around', chords: ['b'], keys: 'b', does: 'put a bus around what is chosen' },
   { act: 'duplicate', chords: ['d'], keys: 'd', does: 'duplicate what is chosen, a bus with what stands under it' },
   { act: 'duplicate-alone', chords: ['D'], keys: 'Shift D', does: 'duplicate a bus alone' },
+  { act: 'copy', chords: ['ctrl+c'], keys: 'Ctrl C', does: 'copy the strip, sends, level and pan of the channel' },
+  { act: 'paste', chords: ['ctrl+v'], keys: 'Ctrl V', does: 'put what was copied on what is chosen' },
   { act: 'mute', chords: ['m'], keys: 'm', does: 'mute what is chosen, or let it sound again' },
   { act: 'listen', chords: ['l'], keys: 'l', does: 'listen to this channel, or to the main again' },
   { act: 'remove', chords: ['Delete'], keys: 'Delete', does: 'remove what is chosen; what fed it feeds what it fed' },

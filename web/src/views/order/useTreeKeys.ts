@@ -1,4 +1,5 @@
 import type { Ref } from 'vue'
+import { useCopied } from './copied'
 import { rowShortcuts, type RowAct } from './orderKeymap'
 import type { Choosing } from './useChoosing'
 import { useManyEdits } from './useManyEdits'
@@ -21,6 +22,7 @@ export function useTreeKeys(
   const document = useDocument()
   const listening = useListening()
   const many = useManyEdits()
+  const copied = useCopied()
 
   async function follow(row: ChannelRow, move: Promise<boolean> | undefined) {
     await move
@@ -65,6 +67,8 @@ export function useTreeKeys(
       'bus-around': () => made(many.busAround()),
       'duplicate': () => made(many.duplicate()),
       'duplicate-alone': () => made(many.duplicate(true)),
+      'copy': () => void copied.take(row),
+      'paste': () => copied.ask(),
       'mute': () => many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted })),
       'listen': () => (listening.point = listening.point === id || document.can(row).standsOnce ? null : id),
       'remove': () => remove(shown.slice(at + 1).find((r) => !document.chosen.has(r.channel.id)) ?? shown[at - 1]),

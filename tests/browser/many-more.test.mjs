@@ -1,0 +1,89 @@
+// What is done to many channels at once: made, copied onto, sent, printed, found.
+import assert from 'node:assert/strict'
+import { after, before, test } from 'node:test'
+import { openStage, pick, row, settles } from './stage.mjs'
+
+let stage
+let page
+let id
+
+before(async () => {
+  stage = await openStage({ height: 900 })
+  page = stage.page
+  id = (await stage.post('/api/templates', { name: 'Weir Street' })).id
+  const { head } = await stage.get(`/api/documents/${id}`)
+  const edits = [
+    { type: 'make-channel', wish: { kind: 'return', name: 'Stairwell' } },
+    { type: 'make-channel', wish: { kind: 'audio', name: 'Fiddle', bare: true } },
+    { type: 'make-channel', wish: { kind: 'audio', name: 'Viol', bare: true } },
+    { type: 'add-insert', channel: 'fiddle', insert: { id: 'gate', processor: 'gate', settings: {} } },
+    { type: 'set-pan', channel: 'fiddle', pan: -0.4 },
+    { type: 'set-level', channel: 'fiddle', level: -7 },
+    { type: 'set-note', channel: 'fiddle', note: 'Close to the bridge' },
+  ]
+  await stage.post(`/api/documents/${id}/edits`, { revision: head.revision, edits })
+  await page.goto(`${stage.address}/templates/${id}`)
+  await row(page, 'Fiddle').waitFor()
+})
+
+after(() => stage.close())
+
+const channels = async () => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
+const called = async (name) => (await channels()).find((c) => c.name === name)
+
+test('four of a name are added in one act and numbered', async () => {
+  await page.getByRole('button', { name: 'Add a channel' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Add a channel' })
+  await dialog.getByLabel('Kind').selectOption('instrument')
+  await dialog.getByLabel('Name').fill('Chime')
+  await dialog.getByLabel('How many').fill('4')
+  await dialog.getByRole('button', { name: /^Add/ }).click()
+  await settles(async () => (await channels()).filter((c) => c.kind === 'instrument').map((c) => c.name), ['Chime 1', 'Chime 2', 'Chime 3', 'Chime 4'])
+  assert.equal(new Set((await channels()).filter((c) => c.kind === 'instrument').map((c) => c.destination)).size, 1)
+})
+
+test('what was copied goes onto several: inserts and sends, and the level where it is wanted', async () => {
+  await row(page, 'Fiddle').click()
+  await page.keyboard.press('Control+c')
+  await row(page, 'Chime 2').click()
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('Control+v')
+  const dialog = page.getByRole('dialog', { name: 'Fiddle onto 2 channels' })
+  await dialog.getByLabel(/Its level/).check()
+  await page.keyboard.press('Enter')
+  await dialog.waitFor({ state: 'hidden' })
+  for (const name of ['Chime 2', 'Chime 3']) {
+    const { inserts, level, pan } = await called(name)
+    assert.deepEqual([inserts.map((i) => i.processor), level, pan], [['gate'], -7, 0], name)
+  }
+  assert.deepEqual((await called('Chime 4')).level, 0)
+  await page.keyboard.press('Control+z')
+  await settles(async () => (await called('Chime 2')).level, 0)
+  assert.deepEqual((await called('Chime 2')).inserts.map((i) => i.processor).includes('gate'), false)
+})
+
+test('sends are closed for all where they are to wait', async () => {
+  await row(page, 'Fiddle').click()
+  await row(page, 'Viol').click({ modifiers: ['Control'] })
+  await page.getByRole('checkbox', { name: 'closed for now' }).check()
+  await pick(page, 'Add a send to all', 'Stairwell')
+  await settles(async () => (await called('Fiddle')).sends.map((s) => [s.to, s.open]), [['stairwell', false]])
+  assert.deepEqual((await called('Viol')).sends.map((s) => [s.to, s.open]), [['stairwell', false]])
+})
+
+test('print channels for several, and their prints, are one act each', async () => {
+  await row(page, 'Chime 1').click()
+  await row(page, 'Chime 3').click({ modifiers: ['Shift'] })
+  await page.getByRole('button', { name: 'Print channels for 3' }).click()
+  await page.getByRole('button', { name: 'Print 3' }).click({ timeout: 5000 })
+  const revision = async () => (await stage.get(`/api/documents/${id}`)).head.revision
+  const before = await revision()
+  await settles(async () => (await channels()).filter((c) => c.starters.some((s) => s.through)).map((c) => c.name), ['Chime 1 print', 'Chime 2 print', 'Chime 3 print'])
+  assert.equal(await revision(), before + 1)
+})
+
+test('what has a note and what waits is found', async () => {
+  await page.getByLabel('Show only').selectOption({ label: 'with a note (1)' })
+  await row(page, 'Chime 1').waitFor({ state: 'detached' })
+  assert.ok(await row(page, 'Fiddle').isVisible())
+})
