@@ -24,7 +24,7 @@ public sealed class RandomParts(Random random)
         var channel = Pick(template.Channels);
         var id = channel.Id;
         var insert = channel.Inserts.Count > 0 ? Pick(channel.Inserts) : null;
-        return random.Next(66) switch
+        return random.Next(67) switch
         {
             0 => new SetPolarity(id, random.Next(2) == 0),
             1 => new SetRole(id, random.Next(2) == 0 ? null : Pick(RoleNames.All)),
@@ -44,6 +44,7 @@ public sealed class RandomParts(Random random)
             15 when template.Levers.Count > 0 => new RemoveLever(Pick(template.Levers).Id),
             16 => new PutPatch(new(InstrumentCatalogue.Undertow, $"Patch {random.Next(3)}", Map<double>.Empty)),
             17 when template.Patches.Count > 0 => new RemovePatch(Pick(template.Patches).Of, Pick(template.Patches).Name),
+            66 => new TurnInto(id, random.Next(2) == 0 ? ChannelKind.Audio : ChannelKind.Instrument),
             65 => new SetParent(random.Next(3) == 0 ? null : new($"based-{random.Next(3)}", "Based on", random.Next(9))),
             18 => new SetOpening(random.Next(3) == 0 ? null : new(Pick(template.Acts).Id, [id], null)),
             19 when insert is not null => new SetWaitsFor(id, insert.Id, random.Next(3) == 0 ? null : new((WaitReason)random.Next(3), "The singer")),

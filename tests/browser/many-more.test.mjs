@@ -87,3 +87,17 @@ test('what has a note and what waits is found', async () => {
   await row(page, 'Chime 1').waitFor({ state: 'detached' })
   assert.ok(await row(page, 'Fiddle').isVisible())
 })
+
+test('an audio channel becomes an instrument and back, and keeps its strip', async () => {
+  await page.getByLabel('Show only').selectOption('')
+  const before = await called('Fiddle')
+  await row(page, 'Fiddle').click()
+  await page.getByText('Role, width, polarity, hue, kind').click()
+  await page.getByLabel('Kind of Fiddle').selectOption('instrument')
+  await settles(async () => (await called('Fiddle')).kind, 'instrument')
+  const now = await called('Fiddle')
+  assert.deepEqual([now.inserts, now.sends, now.level, now.pan, now.note], [before.inserts, before.sends, before.level, before.pan, before.note])
+  assert.equal(now.source.type, 'instrument')
+  await page.keyboard.press('Control+z')
+  await settles(() => called('Fiddle'), before)
+})

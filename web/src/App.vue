@@ -5,6 +5,7 @@ import PadStrip from '@/parts/PadStrip.vue'
 import Rail from '@/parts/Rail.vue'
 import { useTheme } from '@/look/theme'
 import { useHomecoming } from '@/parts/home'
+import { useAsLeft } from '@/state/asLeft'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { usePads } from '@/state/pads'
@@ -13,6 +14,7 @@ const pads = usePads()
 const document = useDocument()
 useTheme()
 useHomecoming()
+useAsLeft()
 void useCatalogue().load()
 </script>
 

@@ -27,13 +27,15 @@ public static class CountedRender
         return whole with { Channels = sound.Channels, ChannelsFromTape = sound.ChannelsFromTape, Meters = SoundMeters.Of(whole.Left, whole.Right, whole.SampleRateHz) };
     }
 
-    /// <returns>The count alone, over the whole of what will be heard, and where in it the song begins, in frames.</returns>
+    /// <returns>The count alone, from its start to its last click, and where in what will be heard the song begins, in frames.</returns>
     private static (RenderedSound Sound, int LeadFrames) Clicks(Template template, Timeline timeline, CancellationToken cancellation)
     {
         var count = timeline.CountIn!;
         var from = CountNotes.Counter(template);
         var notes = CountNotes.Of(timeline);
-        var whole = count.Before(timeline) with { CountIn = null };
+        var counted = count.Before(timeline) with { CountIn = null };
+        // A tick is over before the next would come.
+        var whole = count.Click ? counted : counted with { Sections = [counted.Sections[0]] };
         var map = new TimeMap(whole);
         // A pattern may be shorter than a song, so each section has its own.
         var patterns = map.Sections.Select((s, n) => new Pattern(

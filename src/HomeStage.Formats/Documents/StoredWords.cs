@@ -19,6 +19,7 @@ internal static class StoredWords
             [typeof(AddChannel)] = "add-channel",
             [typeof(AddInsert)] = "add-insert",
             [typeof(AddPrintTwin)] = "add-print-twin",
+            [typeof(TurnInto)] = "turn-into",
             [typeof(AddSends)] = "add-sends",
             [typeof(BusAround)] = "bus-around",
             [typeof(Describe)] = "describe",

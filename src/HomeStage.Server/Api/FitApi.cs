@@ -53,11 +53,35 @@ internal static class FitApi
     /// <param name="IsExact">Whether no smaller set does it.</param>
     public sealed record ParkingView(IReadOnlyList<string> Inserts, IReadOnlyList<Edit> Edits, double? WorstMs, bool BuffersAlone, bool IsExact);
 
-    public static void MapFit(this RouteGroupBuilder group) =>
+    /// <summary>The same in short, for a list.</summary>
+    /// <param name="Studio">Its name; null where none is on, and everything else is empty then.</param>
+    /// <param name="NotHere">What the document names and the studio has not: "input 7 (Wall 7)", "Keel Tuner".</param>
+    /// <param name="MemoryMegabytes">Of its devices, in the act that takes the most.</param>
+    /// <param name="LoadSeconds">Of its devices one after the other, in the act that takes the longest.</param>
+    public sealed record ShortFitView(string? Studio, IReadOnlyList<string> NotHere, double MemoryMegabytes, double LoadSeconds);
+
+    public static void MapFit(this RouteGroupBuilder group)
+    {
+        group.MapGet("/{id}/studio/short", async Task<Results<Ok<ShortFitView>, ProblemHttpResult>> (string id, DocumentStore store, StudioDesk desk, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(InShort(document, await desk.OnAsync(cancellation))) : Problems.NotFound("document"));
         group.MapGet("/{id}/studio", async Task<Results<Ok<FitView>, ProblemHttpResult>> (string id, string act, DocumentStore store, StudioDesk desk, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(Of(document, act, await desk.OnAsync(cancellation))));
+    }
+
+    private static ShortFitView InShort(OpenDocument document, StudioOn? on)
+    {
+        if (on is null)
+            return new(null, [], 0, 0);
+        var fit = StudioFit.Of(document.Template, on.Studio);
+        var stands = document.Compiled.In(on.Studio).Template;
+        var opens = stands.Acts.Select(a => Weight.ToOpen(stands, a.Id)).ToList();
+        return new(
+            on.Name,
+            [.. fit.Lines.Where(l => l.Here is null).Select(l => l.MadeFor).Concat(fit.Devices.Where(d => d.Standing != DeviceStanding.Here).Select(d => d.Device.Name)).Distinct()],
+            opens.Max(o => o.MemoryMegabytes), opens.Max(o => o.LoadSeconds));
+    }
 
     private static FitView Of(OpenDocument document, string act, StudioOn? on)
     {

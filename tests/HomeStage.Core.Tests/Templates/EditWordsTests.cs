@@ -29,6 +29,7 @@ public class EditWordsTests
     public static TheoryData<Edit, string> Sentences() => new()
     {
         { new SetLevel(new("keys"), new(-3)), "Bus keys: level 0.0 dB → −3.0 dB" },
+        { new TurnInto(new("organ"), ChannelKind.Audio), "Tone organ becomes an audio channel" },
         { new SetPan(new("keys"), -0.5), "Bus keys: pan centre → 50 % left" },
         { new SetPan(new("keys"), 0.25), "Bus keys: pan centre → 25 % right" },
         { new PutSend(new("keys"), new(new("echo"), new(-6), TapPoint.Pre)), "Bus keys → Return echo: −12.0 dB, closed → −6.0 dB before the fader" },

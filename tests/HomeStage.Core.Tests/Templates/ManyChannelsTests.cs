@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
@@ -188,6 +189,37 @@ public class ManyChannelsTests
     public void TakeSpare_WhereNoneIsLeft_SaysSoByTheBussName()
     {
         Assert.Contains("Bus voices", OneBar(Bus("voices", "mix-bus")).RefusalOf(new TakeSpare(new("voices"), "Third", InMix)).Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void TurnInto_KeepsWhatFits_AndLeavesTheRestBehind()
+    {
+        var comp = new Insert(new("comp"), ProcessorCatalogue.Compressor);
+        var before = OneBar(Tone("organ", "mix-bus", ChannelFormat.Mono, comp)).With(
+            new SetLevel(new("organ"), new(-4)), new SetPan(new("organ"), 0.3), new SetNote(new("organ"), "Left hand"), new SetHue(new("organ"), 40),
+            new PutShape(new("organ"), new(new LevelTarget(), "song", [new(0, -6), new(1, 0)])),
+            new PutShape(new("organ"), new(new InstrumentTarget("level-db"), "song", [new(0, -6), new(1, 0)])));
+        var sound = before.With(new TurnInto(new("organ"), ChannelKind.Audio)).Channels[new ChannelId("organ")];
+
+        var was = before.Channels[new ChannelId("organ")];
+        Assert.Equal(was with { Kind = ChannelKind.Audio, Source = null, Patterns = [], Shapes = [was.Shapes.Single(s => s.Target is LevelTarget)] }, sound);
+
+        var again = before.With(new TurnInto(new("organ"), ChannelKind.Audio), new TurnInto(new("organ"), ChannelKind.Instrument, InstrumentCatalogue.Reedbox)).Channels[new ChannelId("organ")];
+        Assert.Equal(sound with { Kind = ChannelKind.Instrument, Source = new InstrumentSource(InstrumentCatalogue.Reedbox) }, again);
+    }
+
+    [Fact]
+    public void TurnInto_IsRefused_WhereOthersLeanOnIt()
+    {
+        var printed = OneBar(Tone("t", "mix-bus")).With(new AddPrintTwin(new("t")));
+
+        Assert.Contains("Tone t", Assert.IsType<EditResult.Refused>(new TurnInto(new("t-print"), ChannelKind.Instrument).ApplyTo(printed)).Why.Sentence, StringComparison.Ordinal);
+        Assert.IsType<EditResult.Refused>(new TurnInto(EmptyStage.MixBus, ChannelKind.Audio).ApplyTo(printed));
+        Assert.IsType<EditResult.Refused>(new TurnInto(new("t"), ChannelKind.Bus).ApplyTo(printed));
+        var layered = printed.With(Tone("u", "mix-bus"), new SetNoteInput(new("u"), new() { Layers = [new("t")] }));
+        Assert.IsType<EditResult.Refused>(new TurnInto(new("t"), ChannelKind.Audio).ApplyTo(layered));
+        // What only lends its sound may turn; its print channel goes on recording it.
+        Assert.Equal(ChannelKind.Audio, printed.With(new TurnInto(new("t"), ChannelKind.Audio)).Channels[new ChannelId("t")].Kind);
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import BarsChoice from './BarsChoice.vue'
 import { useDocument } from '@/state/document'
 import { useHeardInput } from '@/state/heardInput'
 
@@ -12,7 +13,7 @@ const late = computed(() => `${(input.roundTrip * 1000).toFixed(1)} ms`)
 </script>
 
 <template>
-  <div class="heard" role="group" aria-label="What is sung or played in">
+  <div class="idea" role="group" aria-label="What is sung or played in">
     <button v-if="!input.on" type="button" class="plain" @click="input.start()">
       Listen to an input of this computer
     </button>
@@ -20,14 +21,7 @@ const late = computed(() => `${(input.roundTrip * 1000).toFixed(1)} ms`)
       <span class="quiet">{{
         input.seconds > 0.5 ? `${input.seconds.toFixed(0)} s heard over the loop` : 'Play the loop, and sing to it'
       }}</span>
-      <label
-        >Of it
-        <select v-model="bars" class="field">
-          <option value="">the last time around</option>
-          <option value="1">the last bar</option>
-          <option v-for="n in [2, 4, 8]" :key="n" :value="String(n)">the last {{ n }} bars</option>
-        </select></label
-      >
+      <BarsChoice v-model="bars" />
       <button
         type="button"
         class="loud"
@@ -49,23 +43,4 @@ const late = computed(() => `${(input.roundTrip * 1000).toFixed(1)} ms`)
   </div>
 </template>
 
-<style scoped>
-.heard {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 12px;
-  padding-bottom: 6px;
-}
-
-label {
-  display: flex;
-  align-items: center;
-  gap: 5px;
-  color: var(--text-2);
-}
-
-.trouble {
-  color: var(--blocker);
-}
-</style>
+<style scoped src="./ideaLine.css"></style>

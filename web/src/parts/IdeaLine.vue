@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import BarsChoice from './BarsChoice.vue'
 import { useDocument } from '@/state/document'
 import { usePlayed } from '@/state/played'
 import { noteValues } from '@/views/order/noteValues'
@@ -33,14 +34,7 @@ function keep() {
         >{{ played.count }} {{ played.count === 1 ? 'note' : 'notes' }} played on {{ name }} over
         {{ played.overName }}</span
       >
-      <label
-        >Of it
-        <select v-model="bars" class="field">
-          <option value="">the last time around</option>
-          <option value="1">the last bar</option>
-          <option v-for="n in [2, 4, 8]" :key="n" :value="String(n)">the last {{ n }} bars</option>
-        </select></label
-      >
+      <BarsChoice v-model="bars" />
       <label
         >pulled to
         <select v-model.number="grid" class="field">
@@ -71,23 +65,4 @@ function keep() {
   </div>
 </template>
 
-<style scoped>
-.idea {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 12px;
-  padding-bottom: 6px;
-}
-
-label {
-  display: flex;
-  align-items: center;
-  gap: 5px;
-  color: var(--text-2);
-}
-
-.trouble {
-  color: var(--blocker);
-}
-</style>
+<style scoped src="./ideaLine.css"></style>

@@ -134,13 +134,13 @@ export const useHeardInput = defineStore('heardInput', () => {
       const click = await context.decodeAudioData(
         await (await fetch(`/api/round-trip/click?rate=${context.sampleRate}`)).arrayBuffer(),
       )
-      const begin = context.currentTime + 0.2
+      const begin = context.currentTime + 0.5
       for (const at of clickSeconds) {
         const node = new AudioBufferSourceNode(context, { buffer: click })
         node.connect(context.destination)
         node.start(begin + at)
       }
-      await new Promise((done) => setTimeout(done, (measuredFor + 0.4) * 1000))
+      await heardUntil(begin + measuredFor)
       const heard = pieces.filter((p) => p.at >= begin && p.at < begin + measuredFor)
       const clicks = clickSeconds.map((at) => `clicks=${begin + at - (heard[0]?.at ?? begin)}`).join('&')
       const answer = await sent<Schemas['RoundTripView']>(`/api/round-trip?${clicks}`, waveOf(heard))
@@ -152,6 +152,12 @@ export const useHeardInput = defineStore('heardInput', () => {
     } finally {
       measuring.value = false
     }
+  }
+
+  /** Waits until everything is in that came before a moment; not for ever. */
+  async function heardUntil(moment: number) {
+    for (let waits = 0; waits < 100 && !((pieces.at(-1)?.at ?? 0) >= moment); waits++)
+      await new Promise((done) => setTimeout(done, 80))
   }
 
   function waveOf(heard: Piece[]) {

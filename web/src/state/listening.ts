@@ -38,7 +38,7 @@ export const useListening = defineStore('listening', () => {
 
   /** @param sounds whether what arrives is heard at once */
   async function render(sounds = false): Promise<boolean> {
-    const [request, name] = [target.request.value, target.wanted.value]
+    const [request, name, lead] = [target.request.value, target.wanted.value, target.leadSeconds.value]
     if (!request || !name) return false
     if (isCurrent.value) return true
     const mine = ++turn
@@ -58,12 +58,11 @@ export const useListening = defineStore('listening', () => {
           return true
         }),
         readSound(id, (arriving) => {
-          if (sounds && job.value?.id === id && playing.value) player.playArriving(arriving)
+          if (sounds && job.value?.id === id && playing.value) player.playArriving(arriving, lead)
         }),
       ])
       if (mine !== turn || done?.state !== 'done' || !sound) return false
-      player.setLead(target.leadSeconds.value)
-      player.take(sound, loops.value)
+      player.take(sound, loops.value, lead)
       meters.value = done.meters ?? undefined
       heardRevision.value = name
       return true

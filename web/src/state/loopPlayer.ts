@@ -49,9 +49,13 @@ export class LoopPlayer {
     return this.context
   }
 
-  /** Plays what has arrived of a sound, piece after piece, from its start. */
-  playArriving(sound: Arriving) {
+  /**
+   * Plays what has arrived of a sound, piece after piece, from its start.
+   * @param leadSeconds what of it is heard once and not again when it loops: a count-in
+   */
+  playArriving(sound: Arriving, leadSeconds: number) {
     this.wake(sound.rate)
+    this.leadSeconds = leadSeconds
     const context = this.context!
     this.pieces ??= this.beginPieces(sound)
     const { gain, nodes, scheduled } = this.pieces
@@ -76,7 +80,7 @@ export class LoopPlayer {
   }
 
   /** Takes a whole sound; if something plays, it goes on with the new sound from where it is. */
-  take(sound: Arriving, loop: boolean) {
+  take(sound: Arriving, loop: boolean, leadSeconds: number) {
     this.wake(sound.rate)
     const next = this.bufferOf(sound)
     const place = this.position()
@@ -84,6 +88,7 @@ export class LoopPlayer {
     const sameLength = this.pieces !== undefined || this.buffer?.length === next.length
     this.dropPieces()
     this.buffer = next
+    this.leadSeconds = leadSeconds
     const passes = this.passes + this.around()
     if (sounding) this.run(sameLength ? (place ?? 0) * next.duration : 0, loop)
     else if (!sameLength) this.offset = 0
@@ -124,11 +129,6 @@ export class LoopPlayer {
     const inside = !range || (place >= range.from && place < range.to)
     this.offset = (inside ? place : range.from) * this.buffer.duration
     if (this.source) this.run(this.offset, loop)
-  }
-
-  /** What is heard once and not again when it loops: a count-in. */
-  setLead(seconds: number) {
-    this.leadSeconds = seconds
   }
 
   /** Another sound to compare with, and what brings both to one loudness; undefined for none. */

@@ -21,6 +21,7 @@ internal static class ManyWords
         MonitorInputs e => $"{Names(e.Channels, t)}: {Heard(e)}",
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
         TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
+        TurnInto e => $"{t.Name(e.Channel)} becomes {(e.Kind == ChannelKind.Audio ? "an audio channel" : "an instrument")}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
         RestoreChannels e => Restored(e, t),
         RestoreActs => "The acts are as they were",

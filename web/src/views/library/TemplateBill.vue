@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import BillFit from './BillFit.vue'
 import type { Summary } from '@/api/types'
 import { inkOf } from '@/look/ink'
 import DamageNote from '@/parts/DamageNote.vue'
@@ -110,6 +111,7 @@ function bar(count: number) {
       <span title="Single edits that would rebuild it from nothing">{{ template.moves }} moves saved</span>
       <span>{{ used }}</span>
       <span>changed {{ changed }}</span>
+      <BillFit v-if="!template.damage" :template="template.id" :changed="template.changedUtc" />
     </p>
     <div class="ways faint">
       <template v-if="!template.damage">

@@ -6,7 +6,7 @@ import SourceFact from './SourceFact.vue'
 import SparesFact from './SparesFact.vue'
 import StagesFact from './StagesFact.vue'
 import TwinFact from './TwinFact.vue'
-import type { ChannelFormat, ChannelRow, Edit } from '@/api/types'
+import type { ChannelFormat, ChannelKind, ChannelRow, Edit } from '@/api/types'
 import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
@@ -17,6 +17,7 @@ const channel = computed(() => props.row.channel)
 const id = computed(() => channel.value.id)
 const can = computed(() => document.can(props.row))
 const feedsSomething = computed(() => can.value.feedsASum)
+const turns = computed(() => channel.value.kind === 'audio' || channel.value.kind === 'instrument')
 const destinations = computed(() => document.sums.filter((r) => r.channel.id !== id.value))
 
 function send(edit: Edit) {
@@ -64,9 +65,26 @@ const hue = (hueDegrees: number | null) => send({ type: 'set-hue', channel: id.v
     <SparesFact :row="row" />
   </dl>
   <details class="more">
-    <summary>{{ can.sounds ? 'Role, width, polarity, hue' : 'Role and hue' }}</summary>
+    <summary>
+      {{ can.sounds ? (turns ? 'Role, width, polarity, hue, kind' : 'Role, width, polarity, hue') : 'Role and hue' }}
+    </summary>
     <dl class="facts">
       <RoleFact :row="row" />
+      <template v-if="turns">
+        <dt>Kind</dt>
+        <dd>
+          <select
+            class="field"
+            :value="channel.kind"
+            :aria-label="`Kind of ${channel.name}`"
+            title="Strip, sends, curves and place stay; starters, how it is played, its input and its print are left behind"
+            @change="send({ type: 'turn-into', channel: id, kind: choice($event) as ChannelKind, instrument: null })"
+          >
+            <option value="audio">audio</option>
+            <option value="instrument">instrument</option>
+          </select>
+        </dd>
+      </template>
       <template v-if="can.sounds">
         <dt>Width</dt>
         <dd>
