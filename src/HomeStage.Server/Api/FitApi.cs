@@ -79,9 +79,16 @@ internal static class FitApi
         var opens = stands.Acts.Select(a => Weight.ToOpen(stands, a.Id)).ToList();
         return new(
             on.Name,
-            [.. fit.Lines.Where(l => l.Here is null).Select(l => l.MadeFor).Concat(fit.Devices.Where(d => d.Standing != DeviceStanding.Here).Select(d => d.Device.Name)).Distinct()],
+            [.. fit.Lines.Where(l => l.Here is null).Select(NameOf).Concat(fit.Devices.Where(d => d.Standing != DeviceStanding.Here).Select(d => d.Device.Name)).Distinct()],
             opens.Max(o => o.MemoryMegabytes), opens.Max(o => o.LoadSeconds));
     }
+
+    private static string NameOf(FitLine line) => line.Kind switch
+    {
+        FitKind.Output => $"outputs {line.MadeFor}",
+        FitKind.MidiDevice => line.MadeFor,
+        _ => $"input {line.MadeFor}",
+    };
 
     private static FitView Of(OpenDocument document, string act, StudioOn? on)
     {

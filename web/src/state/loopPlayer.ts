@@ -25,7 +25,7 @@ export class LoopPlayer {
   private startedAt = 0
   private offset = 0
   private range?: LoopRange
-  private leadSeconds = 0
+  private countSeconds = 0
   /** Times around the loop before the source that runs now; a jump leaves a gap. */
   private passes = 0
   private other?: { buffer: AudioBuffer; trims: Trims }
@@ -51,11 +51,11 @@ export class LoopPlayer {
 
   /**
    * Plays what has arrived of a sound, piece after piece, from its start.
-   * @param leadSeconds what of it is heard once and not again when it loops: a count-in
+   * @param countSeconds what of it is heard once and not again when it loops: a count-in
    */
-  playArriving(sound: Arriving, leadSeconds: number) {
+  playArriving(sound: Arriving, countSeconds: number) {
     this.wake(sound.rate)
-    this.leadSeconds = leadSeconds
+    this.countSeconds = countSeconds
     const context = this.context!
     this.pieces ??= this.beginPieces(sound)
     const { gain, nodes, scheduled } = this.pieces
@@ -80,7 +80,7 @@ export class LoopPlayer {
   }
 
   /** Takes a whole sound; if something plays, it goes on with the new sound from where it is. */
-  take(sound: Arriving, loop: boolean, leadSeconds: number) {
+  take(sound: Arriving, loop: boolean, countSeconds: number) {
     this.wake(sound.rate)
     const next = this.bufferOf(sound)
     const place = this.position()
@@ -88,7 +88,7 @@ export class LoopPlayer {
     const sameLength = this.pieces !== undefined || this.buffer?.length === next.length
     this.dropPieces()
     this.buffer = next
-    this.leadSeconds = leadSeconds
+    this.countSeconds = countSeconds
     const passes = this.passes + this.around()
     if (sounding) this.run(sameLength ? (place ?? 0) * next.duration : 0, loop)
     else if (!sameLength) this.offset = 0
@@ -180,12 +180,12 @@ export class LoopPlayer {
   placeIn(at: number): { pass: number; seconds: number } | undefined {
     if (!this.isSounding) return undefined
     const elapsed = at - this.startedAt
-    const { start, end } = this.pieces ? { start: this.leadSeconds, end: this.pieces.seconds } : this.bounds()
+    const { start, end } = this.pieces ? { start: this.countSeconds, end: this.pieces.seconds } : this.bounds()
     const around = this.around(elapsed)
-    const place = (elapsed < end ? elapsed : start + ((elapsed - start) % (end - start))) - this.leadSeconds
+    const place = (elapsed < end ? elapsed : start + ((elapsed - start) % (end - start))) - this.countSeconds
     // While it is counted in, the first beat may come early: it is at the end of the time before.
     return place < 0
-      ? { pass: this.passes + around - 1, seconds: Math.max(0, place + end - this.leadSeconds) }
+      ? { pass: this.passes + around - 1, seconds: Math.max(0, place + end - this.countSeconds) }
       : { pass: this.passes + around, seconds: place }
   }
 
@@ -197,7 +197,7 @@ export class LoopPlayer {
 
   private bounds() {
     const seconds = this.buffer!.duration
-    return { start: this.range ? this.range.from * seconds : this.leadSeconds, end: (this.range?.to ?? 1) * seconds }
+    return { start: this.range ? this.range.from * seconds : this.countSeconds, end: (this.range?.to ?? 1) * seconds }
   }
 
   private bufferOf(sound: Arriving): AudioBuffer {
