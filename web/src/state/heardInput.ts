@@ -16,7 +16,8 @@ interface Piece {
   lanes: Float32Array[]
 }
 
-const mostSeconds = 240
+/** Of all lanes together: what the server takes as one file, with room for its header. */
+const mostSamples = (60 * 1024 * 1024) / 4
 const clickSeconds = [0.1, 0.55, 1.12, 1.6]
 const measuredFor = 2.4
 
@@ -70,17 +71,9 @@ export const useHeardInput = defineStore('heardInput', () => {
   }
 
   function take({ began, blocks }: { began: number; blocks: Float32Array[][] }) {
-    const lanes = blocks[0]!.map((_, lane) => {
-      const whole = new Float32Array(blocks.reduce((sum, b) => sum + b[0]!.length, 0))
-      let at = 0
-      for (const block of blocks) {
-        whole.set(block[lane] ?? block[0]!, at)
-        at += block[0]!.length
-      }
-      return whole
-    })
+    const lanes = joined(blocks)
     pieces.push({ at: began, place: listening.placeIn(began), lanes })
-    while (pieces.length > 0 && pieces.at(-1)!.at - pieces[0]!.at > mostSeconds) pieces.shift()
+    while (pieces.length * lanes.length * lanes[0]!.length > mostSamples) pieces.shift()
     seconds.value = over(run())
   }
 
@@ -161,15 +154,7 @@ export const useHeardInput = defineStore('heardInput', () => {
   }
 
   function waveOf(heard: Piece[]) {
-    const lanes = (heard[0]?.lanes ?? [new Float32Array(1)]).map((_, lane) => {
-      const whole = new Float32Array(heard.reduce((sum, p) => sum + p.lanes[0]!.length, 0))
-      let at = 0
-      for (const piece of heard) {
-        whole.set(piece.lanes[lane] ?? piece.lanes[0]!, at)
-        at += piece.lanes[0]!.length
-      }
-      return whole
-    })
+    const lanes = joined(heard.length ? heard.map((p) => p.lanes) : [[new Float32Array(1)]])
     return plainWave(lanes, context!.sampleRate)
   }
 
@@ -187,6 +172,19 @@ export const useHeardInput = defineStore('heardInput', () => {
 
   return { on, measuring, measured, roundTrip, seconds, trouble, kept, start, stop, keep, measure, forget }
 })
+
+/** Blocks of a few lanes, one after the other; a lane that one has not is its first. */
+function joined(blocks: Float32Array[][]): Float32Array[] {
+  return blocks[0]!.map((_, lane) => {
+    const whole = new Float32Array(blocks.reduce((sum, b) => sum + b[0]!.length, 0))
+    let at = 0
+    for (const block of blocks) {
+      whole.set(block[lane] ?? block[0]!, at)
+      at += block[0]!.length
+    }
+    return whole
+  })
+}
 
 async function sent<T>(address: string, body: ArrayBuffer): Promise<T> {
   const answer = await fetch(address, { method: 'POST', body, headers: { 'content-type': 'audio/wav' } })
