@@ -98,7 +98,8 @@ export const useHeardInput = defineStore('heardInput', () => {
   async function keep(bars: number | null) {
     const row = document.selected
     const heard = run()
-    if (!document.head || !row || heard.length === 0) return
+    const id = document.head?.id
+    if (!id || !row || heard.length === 0) return
     trouble.value = kept.value = undefined
     try {
       const said = new URLSearchParams({
@@ -108,8 +109,9 @@ export const useHeardInput = defineStore('heardInput', () => {
         ...(listening.section ? { section: listening.section } : {}),
         ...(bars ? { bars: String(bars) } : {}),
       })
-      const address = `/api/documents/${document.head.id}/ideas/sound?${said}`
+      const address = `/api/documents/${id}/ideas/sound?${said}`
       const idea = await sent<Schemas['IdeaView']>(address, waveOf(heard))
+      if (document.head?.id !== id) return
       if (await document.edit(idea.edits, row.channel.id))
         kept.value = `${idea.name} is kept: ${idea.notes} ${idea.notes === 1 ? 'bar' : 'bars'} of ${idea.section}.`
       else trouble.value = document.refusal?.sentence

@@ -69,12 +69,14 @@ export const usePlayed = defineStore('played', () => {
 
   /** Makes a starter of the last bars; one undo takes it back. */
   async function keep(wish: Schemas['IdeaWish']) {
-    if (!document.head || !channel.value) return
+    const id = document.head?.id
+    if (!id || !channel.value) return
     trouble.value = undefined
     try {
       const played = { channel: channel.value, section: over.value, notes: notes.value, wheels: moves.value }
-      const ask = { params: { path: { id: document.head.id } }, body: { played, wish } }
+      const ask = { params: { path: { id } }, body: { played, wish } }
       const idea = await asked(api.POST('/api/documents/{id}/ideas', ask))
+      if (document.head?.id !== id) return
       if (!(await document.edit(idea.edits, channel.value))) {
         trouble.value = document.refusal?.sentence
         return

@@ -32,7 +32,8 @@ async function print() {
       edits.push(await printOf(head.id, act, channel, twin))
       done.value++
     }
-    await document.edit(edits)
+    // Another document may be open by now.
+    if (document.head?.id === head.id) await document.edit(edits)
   } catch (error) {
     trouble.value = sentenceOf(error)
   } finally {

@@ -21,7 +21,8 @@ async function print() {
   working.value = true
   trouble.value = undefined
   try {
-    await document.edit([await printOf(head.id, document.act, props.channel, props.twin)], props.channel.id)
+    const print = await printOf(head.id, document.act, props.channel, props.twin)
+    if (document.head?.id === head.id) await document.edit([print], props.channel.id)
   } catch (error) {
     trouble.value = sentenceOf(error)
   } finally {
