@@ -168,6 +168,8 @@ test('it comes back as it was left: place, choice, folds, act, listening point, 
   await tab.goto(stage.address)
   await tab.getByRole('heading', { name: first.name, level: 1 }).waitFor()
   await settles(() => selected().textContent().catch(() => ''), said)
+  // The chosen channel stands where the prompt note would: it is told beside.
+  await tab.locator('.p-toast').getByText(first.note.slice(0, 40)).waitFor()
   assert.equal(await tab.getByRole('radio', { name: 'Record' }).getAttribute('aria-checked'), 'true')
   assert.equal(await tab.getByRole('button', { name: 'Loop' }).getAttribute('aria-pressed'), 'false')
   assert.equal(await tab.getByLabel('Over').evaluate((s) => s.selectedOptions[0].textContent), 'Chorus')

@@ -88,6 +88,26 @@ test('what has a note and what waits is found', async () => {
   assert.ok(await row(page, 'Fiddle').isVisible())
 })
 
+test('what differs from its default is found, and no more once it is brought back', async () => {
+  const scope = { kind: 'audio', role: null, family: null }
+  const { head } = await stage.get(`/api/documents/${id}`)
+  // Chimes are instruments: the default is for audio channels, and follows the viol alone.
+  const { edit } = await stage.post(`/api/documents/${id}/default-strips`, { scope, channel: (await called('Viol')).id })
+  await stage.post(`/api/documents/${id}/edits`, { revision: head.revision, edits: [edit] })
+  await page.getByLabel('Show only').selectOption('')
+  await page.getByLabel('Show only').focus()
+  await page.getByLabel('Show only').locator('option[value="has:altered"]').waitFor({ state: 'attached' })
+  await page.getByLabel('Show only').selectOption('has:altered')
+  await row(page, 'Viol').waitFor({ state: 'detached' })
+  assert.ok(await row(page, 'Fiddle').isVisible())
+  await row(page, 'Fiddle').click()
+  await page.getByRole('button', { name: 'Back to the default' }).click()
+  await row(page, 'Fiddle').waitFor({ state: 'detached' })
+  assert.deepEqual((await called('Fiddle')).inserts, [])
+  await page.keyboard.press('Control+z')
+  await row(page, 'Fiddle').waitFor()
+})
+
 test('an audio channel becomes an instrument and back, and keeps its strip', async () => {
   await page.getByLabel('Show only').selectOption('')
   const before = await called('Fiddle')

@@ -15,9 +15,10 @@ namespace HomeStage.Core.Reviews;
 /// <param name="Removed">Channels of the template that are gone.</param>
 /// <param name="Added">Channels that the template did not have.</param>
 /// <param name="Inserts">Inserts of the template that are gone or are another processor.</param>
+/// <param name="Kept">Starters that the template had not, or had otherwise: ideas that were kept, sounds that were laid, prints.</param>
 public sealed record SongChanges(
     int Count, Sequence<string> Words, double? TempoBpm, MusicalKey? Key, Sequence<MovedLevel> Levels, Sequence<ChannelId> Unheard, Sequence<ChannelId> Removed,
-    Sequence<AddedChannel> Added, Sequence<ChangedInsert> Inserts)
+    Sequence<AddedChannel> Added, Sequence<ChangedInsert> Inserts, Sequence<KeptStarter> Kept)
 {
     /// <summary>How many sentences are kept.</summary>
     public const int MostWords = 6;
@@ -37,7 +38,8 @@ public sealed record SongChanges(
             both.Where(c => IsHeard(began, c.Was) && !IsHeard(song, c.Now)).Select(c => c.Was.Id).ToSequence(),
             began.Channels.Where(c => !song.Channels.Contains(c.Id)).Select(c => c.Id).ToSequence(),
             song.Channels.Where(c => !began.Channels.Contains(c.Id) && c.Kind != ChannelKind.Split).Select(c => new AddedChannel(c.Name, c.Kind, c.Format, c.Destination, (c.Source as InstrumentSource)?.Instrument)).ToSequence(),
-            both.SelectMany(c => ChangedInsert.Between(c.Was, c.Now)).ToSequence());
+            both.SelectMany(c => ChangedInsert.Between(c.Was, c.Now)).ToSequence(),
+            song.Channels.SelectMany(c => KeptStarter.Between(began.Channels.TryGet(c.Id, out var was) ? was : null, c)).ToSequence());
     }
 
     private static bool IsHeard(Template template, Channel channel) =>

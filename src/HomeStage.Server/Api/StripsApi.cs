@@ -16,8 +16,8 @@ internal static class StripsApi
 
     /// <param name="ComesWith">What it holds, in the order of the signal.</param>
     /// <param name="Following">How many channels have it as it is.</param>
-    /// <param name="Altered">How many have it with something changed.</param>
-    public sealed record DefaultStripView(StripScope Scope, string Words, IReadOnlyList<string> ComesWith, int Following, int Altered);
+    /// <param name="Altered">The channels that have it with something changed.</param>
+    public sealed record DefaultStripView(StripScope Scope, string Words, IReadOnlyList<string> ComesWith, int Following, IReadOnlyList<ChannelId> Altered);
 
     /// <summary>How a channel stands to its default.</summary>
     /// <param name="Default">The default that says most for it; null where there is none.</param>
@@ -78,8 +78,9 @@ internal static class StripsApi
     private static IReadOnlyList<DefaultStripView> Listed(Template template)
     {
         var first = template.Channels.Select(c => (Channel: c, Covering: DefaultStrips.Covering(template, c))).Where(x => x.Covering.Count > 0)
-            .ToLookup(x => x.Covering[0].For, x => Following.IsUnaltered(template, x.Channel));
-        return [.. template.Defaults.Select(d => new DefaultStripView(d.For, ScopeWords.Of(d.For), StripSummary.Parts(d.Strip), first[d.For].Count(f => f), first[d.For].Count(f => !f)))];
+            .ToLookup(x => x.Covering[0].For, x => (x.Channel.Id, Follows: Following.IsUnaltered(template, x.Channel)));
+        return [.. template.Defaults.Select(d => new DefaultStripView(
+            d.For, ScopeWords.Of(d.For), StripSummary.Parts(d.Strip), first[d.For].Count(f => f.Follows), [.. first[d.For].Where(f => !f.Follows).Select(f => f.Id)]))];
     }
 
     private static StripStandingView StandingOf(Template template, Channel channel)

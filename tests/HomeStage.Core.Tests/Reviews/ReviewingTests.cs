@@ -1,6 +1,7 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Media;
 using HomeStage.Core.Reviews;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -35,6 +36,24 @@ public class ReviewingTests
         Assert.Equal("Bass was turned down in 3 of 5 songs, by 3 dB in the middle (2 to 5).", review.Sentence);
         Assert.Equal([("song-0", "0.0 dB → −2.0 dB"), ("song-1", "0.0 dB → −3.0 dB"), ("song-2", "0.0 dB → −5.0 dB")], review.Songs.Select(s => (s.Song, s.Words)));
         Assert.Equal([Level(Bass, -3)], review.Edits);
+    }
+
+    [Fact]
+    public void WhatWasKept_IsWhatTheTemplateHadNot_OrHadOtherwise()
+    {
+        Pattern figure(string name, int note) => new(name, 4 * Ticks.PerQuarter, [new(0, Ticks.PerQuarter, note, 90)], []);
+        AudioStarter sound(string name, bool through) => new(name, new(new string('a', 64), name, 48000, 1, 48000), Loops: false, new(0), []) { Through = through };
+        Edit[] start = [new MakeChannel(new(ChannelKind.Instrument) { Name = "Oboe", Bare = true }), new MakeChannel(new(ChannelKind.Audio) { Name = "Rain", Bare = true })];
+        var began = Plan.With([.. start, new PutPattern(new("oboe"), figure("Call", 60)), new PutPattern(new("oboe"), figure("Answer", 62)), new PutStarter(new("rain"), sound("Roof", through: false))]);
+
+        var song = began.With([
+            new PutPattern(new("oboe"), figure("Answer", 64)), new PutPattern(new("oboe"), figure("Idea 1", 65)), new PutStarter(new("rain"), sound("Gutter", through: false)),
+            new PutStarter(new("rain"), sound("Oboe print", through: true)), new DuplicateChannels([new("oboe")])]);
+
+        Assert.Equal(
+            [("Oboe", "Answer", KeptKind.Notes), ("Oboe", "Idea 1", KeptKind.Notes), ("Rain", "Gutter", KeptKind.Sound), ("Rain", "Oboe print", KeptKind.Print)],
+            SongChanges.Of(began, song).Kept.Where(k => k.Channel is "Oboe" or "Rain").Select(k => (k.Channel, k.Name, k.Kind)).Order());
+        Assert.Empty(SongChanges.Of(began, began).Kept);
     }
 
     [Fact]

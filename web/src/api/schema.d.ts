@@ -5031,8 +5031,7 @@ export interface components {
             comesWith: string[];
             /** Format: int32 */
             following: number;
-            /** Format: int32 */
-            altered: number;
+            altered: unknown[];
         };
         DeviceControl: {
             id: string;
@@ -6226,6 +6225,13 @@ export interface components {
             item: components["schemas"]["ItemView"];
             edits: components["schemas"]["Edit"][];
         };
+        /** @enum {unknown} */
+        KeptKind: "notes" | "sound" | "print";
+        KeptStarter: {
+            channel: string;
+            name: string;
+            kind: components["schemas"]["KeptKind"];
+        };
         KeyInput: {
             on: boolean;
             /** Format: double */
@@ -7333,6 +7339,7 @@ export interface components {
             /** Format: int32 */
             changes: null | number;
             changeWords: string[];
+            kept: components["schemas"]["KeptStarter"][];
             damage: null | components["schemas"]["Damage"];
         };
         Source: components["schemas"]["SourceInputSource"] | components["schemas"]["SourceInstrumentSource"] | components["schemas"]["SourceInternalSource"] | components["schemas"]["SourceOutputSource"];

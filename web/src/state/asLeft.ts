@@ -1,4 +1,5 @@
 import { useLocalStorage, watchDebounced } from '@vueuse/core'
+import { useToast } from 'primevue/usetoast'
 import { computed, nextTick, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { ListeningPoint } from '@/api/types'
@@ -23,6 +24,7 @@ interface Left {
 
 const mostKept = 40
 const settleMs = 400
+const noteMs = 20_000
 const key = 'home-stage-left'
 const returning = shallowRef<string>()
 
@@ -42,6 +44,7 @@ export function useAsLeft() {
   const listening = useListening()
   const pads = usePads()
   const route = useRoute()
+  const toast = useToast()
   const all = useLocalStorage<Record<string, Left>>(key, {})
 
   const now = computed<[string, Left] | undefined>(() => {
@@ -88,5 +91,10 @@ export function useAsLeft() {
     listening.section = document.head?.timeline.sections.some((s) => s.id === left.section) ? left.section : null
     listening.loops = left.loops
     pads.open = left.pads
+    const name = document.head?.name
+    const note = document.head?.note
+    // Where nothing is chosen in the running order, the panel beside it has the note.
+    if (note && (left.selected || left.path !== `/templates/${document.head?.id}`))
+      toast.add({ group: 'told', severity: 'secondary', summary: `${name}: prompt note`, detail: note, life: noteMs })
   }
 }

@@ -36,7 +36,9 @@ async function forget(scope: StripScope) {
 }
 
 const counted = (view: DefaultStripView) =>
-  [view.following && `${view.following} follow`, view.altered && `${view.altered} altered`].filter(Boolean).join(', ')
+  [view.following && `${view.following} follow`, view.altered.length && `${view.altered.length} altered`]
+    .filter(Boolean)
+    .join(', ')
 </script>
 
 <template>

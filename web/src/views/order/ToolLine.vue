@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { filtersFor, type Filter } from './filter'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
+import { useAltered } from '@/state/altered'
 import { useFindings } from '@/state/findings'
 
 const search = defineModel<string>('search', { required: true })
@@ -11,10 +12,16 @@ const everything = defineModel<boolean>('everything', { required: true })
 defineEmits<{ add: []; piece: []; check: []; defaults: []; explain: [] }>()
 const document = useDocument()
 const findings = useFindings()
+const altered = useAltered()
 
 const castPath = computed(() => `/${document.kind}s/${document.head?.id}/cast`)
 const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name ?? '')
-const groups = computed(() => filtersFor(document.ordered, document.act, actName.value, findings.byChannel.size))
+const groups = computed(() =>
+  filtersFor(document.ordered, document.act, actName.value, {
+    findings: findings.byChannel,
+    altered: altered.channels,
+  }),
+)
 const states = computed(() => {
   const count = { 'on-stage': 0, 'behind-the-curtain': 0, 'in-the-wings': 0 }
   for (const row of document.ordered) count[row.channel.stages[document.act] ?? 'on-stage']++
@@ -29,7 +36,14 @@ const counted = computed(() => {
 <template>
   <div class="tools">
     <input v-model="search" class="field find" type="search" placeholder="Find…" aria-label="Find a channel" />
-    <select v-model="filter" class="field narrow" :class="{ on: filter }" aria-label="Show only">
+    <select
+      v-model="filter"
+      class="field narrow"
+      :class="{ on: filter }"
+      aria-label="Show only"
+      @pointerenter="altered.look"
+      @focus="altered.look"
+    >
       <option value="">Only…</option>
       <optgroup v-for="group in groups" :key="group.name" :label="group.name">
         <option v-for="choice in group.choices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>

@@ -3,9 +3,21 @@ import type { ChannelRow } from '@/api/types'
 /** What the running order is narrowed to: empty for nothing, else a kind of filter and its value. */
 export type Filter = '' | `${'finding' | 'has' | 'act' | 'kind' | 'family' | 'role'}:${string}`
 
-export function matches(filter: Filter, row: ChannelRow, act: string, hasFinding: boolean) {
+/** Channels that differ from their default strip. */
+export const altered: Filter = 'has:altered'
+
+/** What is known of channels besides their rows. */
+export interface Standing {
+  /** Channels with a finding. */
+  findings: { has: (id: string) => boolean; size: number }
+  /** Channels whose default strip was changed by hand. */
+  altered: { has: (id: string) => boolean; size: number }
+}
+
+export function matches(filter: Filter, row: ChannelRow, act: string, standing: Standing) {
   const [by, value] = filter.split(':')
-  if (by === 'finding') return hasFinding
+  if (by === 'finding') return standing.findings.has(row.channel.id)
+  if (filter === altered) return standing.altered.has(row.channel.id)
   if (by === 'has') return value === 'note' ? hasNote(row) : waits(row)
   if (by === 'act') return (row.channel.stages[act] ?? 'on-stage') === value
   if (by === 'kind') return value === 'spare' ? row.channel.spare : row.channel.kind === value
@@ -26,7 +38,7 @@ export interface FilterGroup {
 }
 
 /** Every filter that would show something, with how many channels. */
-export function filtersFor(rows: ChannelRow[], act: string, actName: string, findings: number): FilterGroup[] {
+export function filtersFor(rows: ChannelRow[], act: string, actName: string, standing: Standing): FilterGroup[] {
   const states = { 'on-stage': 'on stage', 'behind-the-curtain': 'behind the curtain', 'in-the-wings': 'in the wings' }
   const group = (name: string, by: 'kind' | 'family' | 'role' | 'act', of: (row: ChannelRow) => string) => {
     const counts = new Map<string, number>()
@@ -43,7 +55,9 @@ export function filtersFor(rows: ChannelRow[], act: string, actName: string, fin
   }
   const found: FilterGroup = {
     name: 'Soundcheck',
-    choices: findings ? [{ value: 'finding:any', text: `with a finding (${findings})` }] : [],
+    choices: standing.findings.size
+      ? [{ value: 'finding:any', text: `with a finding (${standing.findings.size})` }]
+      : [],
   }
   const having = { waits: rows.filter(waits).length, note: rows.filter(hasNote).length }
   const had: FilterGroup = {
@@ -51,6 +65,9 @@ export function filtersFor(rows: ChannelRow[], act: string, actName: string, fin
     choices: [
       ...(having.waits ? [{ value: 'has:waits' as Filter, text: `waits for something (${having.waits})` }] : []),
       ...(having.note ? [{ value: 'has:note' as Filter, text: `with a note (${having.note})` }] : []),
+      ...(standing.altered.size
+        ? [{ value: altered, text: `differs from its default (${standing.altered.size})` }]
+        : []),
     ],
   }
   return [

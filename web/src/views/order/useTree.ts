@@ -1,7 +1,8 @@
-import { computed, type Ref } from 'vue'
-import { matches, type Filter } from './filter'
+import { computed, watch, type Ref } from 'vue'
+import { altered, matches, type Filter } from './filter'
 import type { ChannelRow } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { useAltered } from '@/state/altered'
 import { useFindings } from '@/state/findings'
 
 /** Which rows of the running order are shown, and who stands beside whom. */
@@ -9,7 +10,14 @@ export function useTree(search: Ref<string>, filter: Ref<Filter>, everything: Re
   const document = useDocument()
   const findings = useFindings()
 
+  const changed = useAltered()
+  watch(
+    () => document.head?.revision,
+    () => filter.value === altered && void changed.look(),
+  )
+
   const shown = computed(() => {
+    const standing = { findings: findings.byChannel, altered: changed.channels }
     const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
     const flat = words.length > 0 || filter.value !== ''
     const rows: ChannelRow[] = []
@@ -17,8 +25,8 @@ export function useTree(search: Ref<string>, filter: Ref<Filter>, everything: Re
     for (const row of document.ordered) {
       if (flat) {
         const text = `${row.channel.name} ${row.comesFrom} ${row.channel.kind}`.toLowerCase()
-        const has = findings.byChannel.has(row.channel.id)
-        if (words.every((word) => text.includes(word)) && matches(filter.value, row, document.act, has)) rows.push(row)
+        if (words.every((word) => text.includes(word)) && matches(filter.value, row, document.act, standing))
+          rows.push(row)
         continue
       }
       if (row.depth > hiddenBelow) continue

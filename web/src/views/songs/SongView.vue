@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { keptWords } from './keptWords'
 import { usePackage } from './usePackage'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
@@ -9,6 +10,8 @@ import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 
+/** How many starters are named. */
+const mostKept = 8
 const props = defineProps<{ id: string }>()
 const document = useDocument()
 const router = useRouter()
@@ -72,6 +75,19 @@ onMounted(async () => {
               <li v-if="song.changes > song.changeWords.length" class="faint">
                 and {{ song.changes - song.changeWords.length }} more
               </li>
+            </ul>
+          </template>
+        </dd>
+        <dt>Kept in it</dt>
+        <dd>
+          <template v-if="song.kept.length === 0">nothing yet</template>
+          <template v-else>
+            {{ keptWords(song.kept) }}
+            <ul class="changes">
+              <li v-for="k in song.kept.slice(0, mostKept)" :key="`${k.channel}/${k.kind}/${k.name}`" class="quiet">
+                {{ k.channel }}: {{ k.name }}
+              </li>
+              <li v-if="song.kept.length > mostKept" class="faint">and {{ song.kept.length - mostKept }} more</li>
             </ul>
           </template>
         </dd>

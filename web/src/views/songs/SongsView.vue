@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { keptWords } from './keptWords'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
 import DamageNote from '@/parts/DamageNote.vue'
@@ -71,6 +72,7 @@ onMounted(() => attempt(async () => undefined))
           <th>Title</th>
           <th class="roomy">From</th>
           <th class="roomy">Changed since</th>
+          <th class="roomy">Kept in it</th>
           <th class="right">Tempo</th>
           <th class="roomy">Meter</th>
           <th class="roomy">Key</th>
@@ -107,6 +109,9 @@ onMounted(() => attempt(async () => undefined))
               >{{ song.changes }} {{ song.changes === 1 ? 'thing' : 'things' }}
               <small class="faint">{{ song.changeWords[0] }}</small></template
             >
+          </td>
+          <td class="roomy" :title="song.kept.map((k) => `${k.channel}: ${k.name}`).join('\n')">
+            {{ keptWords(song.kept) || '—' }}
           </td>
           <td class="right">{{ song.tempoBpm }} BPM</td>
           <td class="roomy">{{ song.meter }}</td>
