@@ -113,6 +113,21 @@ test('a template is found by what plays in it, called otherwise, copied', async 
   assert.deepEqual((await stage.get('/api/templates?find=wheel')).map((t) => t.name).sort(), ['Windlass', 'Windlass 2'])
 })
 
+test('of many templates those are drawn that were scrolled to, and the last is found', async () => {
+  for (let i = 1; i <= 110; i++) await stage.post('/api/templates', { name: `Lock gate ${i}` })
+  await page.goto(stage.address)
+  const bills = page.getByRole('article')
+  await bills.first().waitFor()
+  const all = (await stage.get('/api/templates')).length
+  assert.ok((await bills.count()) < all)
+  const last = page.getByRole('link', { name: 'An empty stage' }).or(page.getByRole('button', { name: /An empty stage/ }))
+  await settles(async () => (await last.scrollIntoViewIfNeeded(), bills.count()), all)
+  await page.getByLabel('Find a template').fill('lock gate 97')
+  await settles(() => bills.count(), 1)
+  await page.getByLabel('Find a template').fill('')
+  await settles(async () => (await bills.count()) < all, true)
+})
+
 test('what most songs of a template have done is said, taken in, or not said again', async () => {
   const { id } = await post('/api/templates', { name: 'Weir plan' })
   const level = (channel, value) => ({ type: 'set-level', channel, level: value })
