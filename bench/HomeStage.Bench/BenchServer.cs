@@ -1,6 +1,5 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Demo;
@@ -35,11 +34,7 @@ internal sealed class BenchServer : IAsyncDisposable
         return new(app, data);
     }
 
-    public static Template NightFerry()
-    {
-        var edits = DemoSeed.Templates.First(t => t.Name == "Night Ferry").Edits;
-        return ((BatchResult.Applied)Batch.Apply(EmptyStage.Create("Night Ferry"), edits)).Template;
-    }
+    public static Template NightFerry() => DemoSeed.Built("Night Ferry");
 
     /// <returns>Id of the template as it stands on the server.</returns>
     public async Task<string> PutAsync(Template template)

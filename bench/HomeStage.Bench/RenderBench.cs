@@ -1,8 +1,6 @@
-using HomeStage.Core.Editing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Sound.Meters;
-using HomeStage.Core.Templates;
 using HomeStage.Formats.Wave;
 using HomeStage.Server.Demo;
 
@@ -15,9 +13,9 @@ internal static class RenderBench
 
     public static void Run()
     {
-        foreach (var (name, edits) in DemoSeed.Templates)
+        foreach (var (name, _) in DemoSeed.Templates)
         {
-            var template = ((BatchResult.Applied)Batch.Apply(EmptyStage.Create(name), edits)).Template;
+            var template = DemoSeed.Built(name);
             var request = new RenderRequest("write");
             RenderedSound sound = null!;
             var seconds = Medians.Seconds(Runs, () => sound = Renderer.Render(template, request));

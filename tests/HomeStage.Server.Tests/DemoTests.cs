@@ -78,7 +78,7 @@ public class DemoTests
         }
     }
 
-    private static Template Template(string name) => With(EmptyStage.Create(name), DemoSeed.Templates.Single(t => t.Name == name).Edits);
+    private static Template Template(string name) => DemoSeed.Built(name);
 
     private static Template With(Template template, IReadOnlyList<Edit> edits) => Assert.IsType<BatchResult.Applied>(Batch.Apply(template, edits)).Template;
 }

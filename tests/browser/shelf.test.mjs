@@ -123,3 +123,37 @@ test('a swap takes kits of the shelf and of other templates', async () => {
   await swap.waitFor({ state: 'hidden' })
   assert.deepEqual((await kitOf(id)).pieces.map((p) => p.name), ['Thud', 'Crack snare', 'Fizz hat', 'Ember bell'])
 })
+
+test('a set piece that was changed on the shelf is renewed line by line where it was put in', async () => {
+  const source = await created('Foundry')
+  const edits = (id, list) => stage.get(`/api/documents/${id}`).then(({ head }) => stage.post(`/api/documents/${id}/edits`, { revision: head.revision, edits: list }))
+  const wish = (kind, name, under) => ({ type: 'make-channel', wish: { kind, name, under, bare: true } })
+  await edits(source, [wish('bus', 'Anvils', 'mix-bus'), wish('instrument', 'Small anvil', 'anvils'), wish('instrument', 'Great anvil', 'anvils')])
+  const part = { document: source, kind: 'set-piece', place: 'anvils', name: 'Anvil pair' }
+  const kept = (await stage.post('/api/shelf', part)).item
+  const target = await created('Smithy')
+  await edits(target, (await stage.post(`/api/documents/${target}/shelf/${kept.id}`, {})).edits)
+  await edits(target, [{ type: 'set-pan', channel: 'small-anvil', pan: -0.6 }])
+  await edits(source, [
+    { type: 'set-pan', channel: 'small-anvil', pan: 0.3 },
+    { type: 'set-pan', channel: 'great-anvil', pan: 0.9 },
+    { type: 'set-note', channel: 'great-anvil', note: 'Felt hammer' },
+  ])
+  const again = await fetch(`${stage.address}/api/shelf/${kept.id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(part) })
+  assert.equal(again.status, 200)
+
+  await page.goto(`${stage.address}/shelf`)
+  await page.getByRole('button', { name: 'Where it is used: Anvil pair' }).click()
+  const uses = page.getByRole('dialog', { name: 'Where Anvil pair is used' })
+  await uses.getByLabel(/^Smithy/).check()
+  await uses.getByLabel(/Small anvil.*you have set something of your own there/).waitFor()
+  assert.equal(await uses.getByLabel(/Small anvil/).isChecked(), false)
+  await uses.getByLabel(/note/i).uncheck()
+  assert.deepEqual(await seriousIn(page), [])
+  await uses.getByRole('button', { name: 'Take it there' }).click()
+  await uses.waitFor({ state: 'hidden' })
+  const strip = async (name) => (await stage.get(`/api/documents/${target}`)).channels.map((c) => c.channel).find((c) => c.name === name)
+  assert.deepEqual([(await strip('Small anvil')).pan, (await strip('Great anvil')).pan, (await strip('Great anvil')).note], [-0.6, 0.9, ''])
+  const [use] = await stage.get(`/api/shelf/${kept.id}/uses`)
+  assert.equal(use.isBehind, false)
+})

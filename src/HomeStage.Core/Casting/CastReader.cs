@@ -159,7 +159,9 @@ public static partial class CastReader
                 if (item.Length == 0)
                     continue;
                 var at = line.At(offset + start, item.Length);
-                var (said, left) = CastPhrases.Off(item, name => place.IsOfReturns || RoleReader.Read(name).Role is "delay" or "reverb");
+                var (said, left) = CastPhrases.Off(item, name => IsEffect(name, place));
+                if (left.Length > 0 && items is [.., { Said.Kind: ChannelKind.Return }] && CastPhrases.Off(item, _ => true) is { Left: "" } more)
+                    (said, left) = more;
                 if (left.Length == 0 && items.Count > 0)
                     items[^1] = items[^1] with { Said = Also(items[^1].Said, said) };
                 else if (left.Length == 0 || CastNumbers.Named(left) is not { } names)
@@ -170,6 +172,9 @@ public static partial class CastReader
 
             return items;
         }
+
+        private static bool IsEffect(string name, CastPlace place) =>
+            place.IsOfReturns || name.Contains("(return", StringComparison.OrdinalIgnoreCase) || RoleReader.Read(name).Role is "delay" or "reverb";
 
         /// <summary>What is said afterwards of the same: a level after making room is the depth.</summary>
         private static CastDetails Also(CastDetails before, CastDetails said) =>

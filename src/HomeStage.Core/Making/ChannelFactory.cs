@@ -105,6 +105,7 @@ public static class ChannelFactory
         ChannelKind.Instrument => Played(template, wish.Instrument ?? FittingInstrument.For(wish.Name, wish.Role), wish.Device),
         ChannelKind.Trigger => Played(template, wish.Instrument ?? InstrumentCatalogue.KeyTone),
         ChannelKind.Direct when wish.Instrument is { } instrument => Played(template, instrument),
+        ChannelKind.Direct when (wish.Role ?? RoleReader.Read(wish.Name ?? "").Role) == "count-in" => Played(template, InstrumentCatalogue.CountInTick),
         ChannelKind.Split when wish.SplitOf is { } player => new OutputSource(player, wish.Output ?? 2),
         ChannelKind.Audio when !wish.WithoutInput => new InputSource(wish.Input ?? NextInput(template), wish.Format == ChannelFormat.Stereo ? (wish.Input ?? NextInput(template)) + 1 : null),
         _ => null,

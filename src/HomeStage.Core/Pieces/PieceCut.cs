@@ -73,8 +73,12 @@ public static class PieceCut
             HueDegrees = isWhole ? HueOf(template, channel) : null,
             Destination = Capabilities.Of(channel.Kind).FeedsASum ? template.Main.Id : null,
             Source = isWhole ? channel.Source : channel.Kind is ChannelKind.Instrument ? new InstrumentSource(InstrumentCatalogue.Bellbuoy) : null,
-            Inserts = channel.Inserts.Where(i => isWhole || fed.Contains(i.Id)).Select(i => i.Trigger is { } trigger ? i with { Trigger = trigger with { Notes = [] } } : i).ToSequence(),
+            Inserts = channel.Inserts.Where(i => fed.Contains(i.Id) || (isWhole && !WaitsForAnother(i)))
+                .Select(i => i.Trigger is { } trigger ? i with { Trigger = trigger with { Notes = [] } } : i).ToSequence(),
             Groove = null,
         };
     }
+
+    /// <summary>What gives way to something that is not in the piece would do nothing where it comes along.</summary>
+    private static bool WaitsForAnother(Insert insert) => insert.Key is { On: true } || insert.Trigger is { Notes.Count: > 0 };
 }

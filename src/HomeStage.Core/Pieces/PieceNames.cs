@@ -11,16 +11,19 @@ internal sealed class PieceNames
     private readonly Dictionary<string, string> _grooves = [];
     private readonly Dictionary<string, (string Id, string Name)> _levers = [];
 
-    public PieceNames(Template template, SetPiece piece, IReadOnlyList<PieceJoint> joints)
+    /// <param name="known">By id in the piece the id here, for those that have one already.</param>
+    public PieceNames(Template template, SetPiece piece, IReadOnlyList<PieceJoint> joints, Map<string>? known = null)
     {
-        var ids = template.Channels.Select(c => c.Id).ToHashSet();
+        known ??= Map<string>.Empty;
+        var ids = template.Channels.Select(c => c.Id.Value).Concat(known.Values).ToHashSet();
         var names = template.Channels.Select(c => c.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var along = joints.Where(j => j.ComesAlong).Select(j => j.Outside).ToHashSet();
         Channels = [.. piece.Stage.Channels.Where(c => !piece.Outside.Contains(c.Id) || along.Contains(c.Id))];
         foreach (var channel in Channels)
         {
-            var (id, name) = (Numbering.FreshId(channel.Id.Value, ids.Contains), Numbering.Free(channel.Name, names.Contains));
-            ids.Add(id);
+            var id = known.TryGetValue(channel.Id.Value, out var has) ? new ChannelId(has) : Numbering.FreshId(channel.Id.Value, i => ids.Contains(i.Value));
+            var name = Numbering.Free(channel.Name, names.Contains);
+            ids.Add(id.Value);
             names.Add(name);
             _channels[channel.Id] = (id, name);
             Became = Became.With(channel.Id.Value, id.Value);

@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Inheriting;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Pieces;
 using HomeStage.Core.Shelf;
@@ -40,8 +41,12 @@ internal static class ShelfApi
     /// <param name="Taken">Revision of the item that it is a copy of.</param>
     /// <param name="Edits">Take the newer one there; none where it is up to date or cannot be taken.</param>
     /// <param name="Words">What they do, one sentence an edit.</param>
+    /// <param name="Changes">Of a set piece what changed, to be chosen one by one; the last of <paramref name="Edits"/> goes after whatever is taken.</param>
     /// <param name="Why">Why it cannot be taken; null where it can.</param>
-    public sealed record UseView(string Document, string Name, DocumentKind Kind, int Revision, string Part, int Taken, bool IsBehind, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, string? Why);
+    public sealed record UseView(string Document, string Name, DocumentKind Kind, int Revision, string Part, int Taken, bool IsBehind, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, IReadOnlyList<UseChangeView> Changes, string? Why);
+
+    /// <summary>A change of a set piece, as an <see cref="InheritedChange"/> has it.</summary>
+    public sealed record UseChangeView(int Number, Edit Edit, string Words, Standing Standing, string? Why);
 
     /// <param name="Onto">A part that it takes the place of; null for something new.</param>
     public sealed record TakeRequest(string? Onto = null, IReadOnlyDictionary<string, string?>? InPlaceOf = null);
@@ -133,12 +138,13 @@ internal static class ShelfApi
     private static async Task<IReadOnlyList<UseView>> UsesAsync(ShelfItem item, ShelfStore shelf, DocumentStore store, CancellationToken cancellation)
     {
         var uses = new List<UseView>();
+        var past = await shelf.PastAsync(item.Id, cancellation);
         foreach (var id in await shelf.UsersAsync(item.Id, cancellation))
         {
             try
             {
                 if (await store.OpenAsync(id, cancellation) is { } document)
-                    uses.AddRange(ShelfRenewal.Of(document.Template, item).Select(r => UseOf(document, r)));
+                    uses.AddRange(ShelfRenewal.Of(document.Template, item, past.GetValueOrDefault).Select(r => UseOf(document, r)));
             }
             catch (DamagedDocumentException)
             {
@@ -151,7 +157,8 @@ internal static class ShelfApi
 
     private static UseView UseOf(OpenDocument document, ShelfRenewal renewal) => new(
         document.Id, document.Template.Name, document.Kind, document.Revision, PartOf(document.Template, renewal.Copy), renewal.Copy.Revision, renewal.IsBehind,
-        renewal.Edits, EditWords.OfBatch(renewal.Edits, document.Template), renewal.Why?.Sentence);
+        renewal.Edits, EditWords.OfBatch(renewal.Edits, document.Template),
+        [.. renewal.Changes.Select(c => new UseChangeView(c.Number, c.Edit, c.Words, c.Standing, c.Why?.Sentence))], renewal.Why?.Sentence);
 
     private static string PartOf(Template template, ShelfCopy copy) =>
         copy.Kind is ShelfKind.SetPiece ? template.Channels.FirstOrDefault(c => c.Id.Value == copy.Place)?.Name ?? copy.Place

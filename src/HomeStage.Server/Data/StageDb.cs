@@ -20,6 +20,8 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
 
     public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
 
+    public DbSet<ShelfPastRow> ShelfPasts => Set<ShelfPastRow>();
+
     public DbSet<ShelfSoundRow> ShelfSounds => Set<ShelfSoundRow>();
 
     public DbSet<ShelfUseRow> ShelfUses => Set<ShelfUseRow>();
@@ -60,6 +62,7 @@ public sealed class StageDb(DbContextOptions<StageDb> options) : DbContext(optio
             row.Property(r => r.Kind).HasConversion<string>();
             row.HasIndex(r => new { r.Kind, r.Name });
         });
+        modelBuilder.Entity<ShelfPastRow>(row => row.HasKey(p => new { p.ItemId, p.Revision }));
         modelBuilder.Entity<ShelfSoundRow>(row =>
         {
             row.HasKey(s => new { s.ItemId, s.Content });

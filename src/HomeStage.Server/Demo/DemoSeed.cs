@@ -18,11 +18,14 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, SummarySh
     public static IReadOnlyList<(string Name, IReadOnlyList<Edit> Edits)> Templates { get; } =
         [(NightFerry.Name, NightFerry.Edits()), (FirstRehearsal.Name, FirstRehearsal.Edits()), (ReedOrgan.Name, ReedOrgan.Edits()), (StormCue.Name, StormCue.Edits())];
 
+    /// <returns>A demo template, built.</returns>
+    public static Template Built(string name) => Done(name, NewStage.Create(name, []), Templates.Single(t => t.Name == name).Edits);
+
     public async Task SeedAsync(CancellationToken cancellation = default)
     {
         if (!await lists.IsEmptyAsync(cancellation))
             return;
-        var templates = Templates.ToDictionary(t => t.Name, t => Built(t.Name, t.Edits));
+        var templates = Templates.ToDictionary(t => t.Name, t => Built(t.Name));
         // A seeding that was cut off goes on from here; the templates come last and all at once.
         if ((await shelf.ListAsync(cancellation)).Count == 0)
             foreach (var (name, content) in QuayShelf.Items.Concat(QuayPieces.Items(templates)))
@@ -43,8 +46,6 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, SummarySh
 
     private static Template Song(Template of, SongWish wish, IReadOnlyList<Edit> edits) =>
         SongStart.Of(of, wish, null) is ({ } song, _) ? Done(wish.Title, song, edits) : throw new InvalidOperationException($"The demo song {wish.Title} cannot be started.");
-
-    private static Template Built(string name, IReadOnlyList<Edit> edits) => Done(name, NewStage.Create(name, []), edits);
 
     private static Template Done(string name, Template template, IReadOnlyList<Edit> edits) => Batch.Apply(template, edits) switch
     {

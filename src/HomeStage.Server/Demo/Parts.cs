@@ -97,6 +97,9 @@ internal static class Parts
 
     public static PutFeed Feed(string from, string to, string insert) => new(Id(from), new(Id(to), new(insert), new(0)));
 
+    /// <summary>Inserts in the place of those that the default strip has.</summary>
+    public static LayStrip Strip(string id, params Insert[] inserts) => new([Id(id)], new Strip { Inserts = inserts.ToSequence() });
+
     public static SetNote Note(string channel, string text) => new(Id(channel), text);
 
     public static Insert Equaliser(params (string Parameter, double Value)[] settings) => Make("eq", ProcessorCatalogue.Equaliser, settings);

@@ -2,7 +2,6 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using static HomeStage.Server.Demo.Parts;
@@ -16,76 +15,68 @@ internal static class StormCue
     private const double TempoBpm = 116;
     private const int Kick = 36;
     private const int Snare = 38;
+    private static readonly InsertId Reverb = new("reverb");
 
-    public static Edit[] Edits() => [.. Frame(), .. Kits(), .. Players(), .. Spaces(), .. Room(), .. Stages()];
+    public static Edit[] Edits() => [.. CastLists.Read(Name, "storm-cue.txt"), .. Frame(), .. Strips(), .. Starters(), .. Spaces(), .. Room(), .. Stages()];
 
     private static Edit[] Frame() =>
     [
         new Describe(Name, "Cues", ["percussion", "heavy ducking", "one voice"],
             "Under a storm: percussion leads, the rest makes room. The bass gives way to the kick alone, the pads to kick and snare, "
             + "the drone to every beat; the cistern stays down while the narrator speaks."),
-        new SetTimeline(new(TempoBpm, new(4, 4), [new("Gathering", 8), new("Front", 8), new("Eye", 4), new("Break", 8)])),
         new AddInsert(EmptyStage.Main, Limiter(3, -1)),
         new AddInsert(EmptyStage.MixBus, Equaliser(("low-cut", 1), ("low-cut-hz", 26))),
         new AddInsert(EmptyStage.MixBus, Compressor(-14, 1.8, ("attack-ms", 30), ("release-ms", 160)) with { Key = new(On: false, LowCutHz: 90) }),
-        Bus("thunder", "Thunder", "mix-bus", 38, -1, Compressor(-14, 2, ("attack-ms", 30))),
-        Bus("hands", "Hands", "mix-bus", 60, -2, Equaliser(("low-cut", 1), ("low-cut-hz", 110))),
-        Bus("undertone", "Undertone", "mix-bus", 5, -3, Equaliser(("low-cut", 1), ("low-cut-hz", 30))),
-        Bus("cloud", "Cloud", "mix-bus", 190, -3, Equaliser(("low-cut", 1), ("low-cut-hz", 140))),
-        Bus("drone", "Drone", "mix-bus", 145, -5, Equaliser(("low-cut", 1), ("low-cut-hz", 120)), Ducker(-21, 4, 150)),
-        Bus("speech", "Speech", "mix-bus", 305, 0),
-        Bus("spaces", "Spaces", "mix-bus", 235, -2),
     ];
 
-    private static Edit[] Kits() =>
+    /// <summary>What is otherwise than the default strips have it.</summary>
+    private static Edit[] Strips() =>
     [
-        Player("breakwater", "Breakwater Kit", "thunder", InstrumentCatalogue.Breakwater, -5, 0, StandInKits.Breakwater, [Gathering(), Front(), Break()]),
-        Split("kick", "Kick", "thunder", "breakwater", 2, -2, ChannelFormat.Mono, Equaliser(("low-shelf-hz", 65), ("low-shelf-db", 2), ("bell-1-hz", 300), ("bell-1-db", -3)), Compressor(-15, 3)),
-        Split("snare", "Snare", "thunder", "breakwater", 3, -4, ChannelFormat.Mono, Equaliser(("low-cut", 1), ("low-cut-hz", 100)), Compressor(-17, 3)),
-        Split("claps", "Clap", "thunder", "breakwater", 4, -8, ChannelFormat.Mono, Equaliser(("low-cut", 1), ("low-cut-hz", 250))),
-        Split("tom-high", "Tom high", "thunder", "breakwater", 5, -4, ChannelFormat.Mono),
-        Split("tom-low", "Tom low", "thunder", "breakwater", 6, -4, ChannelFormat.Mono),
-        Split("hats", "Hats", "thunder", "breakwater", 7, -8, ChannelFormat.Mono, Equaliser(("low-cut", 1), ("low-cut-hz", 300))),
-        Split("ride", "Ride", "thunder", "breakwater", 8, -8, ChannelFormat.Mono, Equaliser(("low-cut", 1), ("low-cut-hz", 250))),
-        Split("crash", "Crash", "thunder", "breakwater", 9, -8, ChannelFormat.Mono),
-        Split("shaker", "Shaker", "thunder", "breakwater", 10, -9, ChannelFormat.Mono),
-        Player("tidewater", "Tidewater Kit", "hands", InstrumentCatalogue.Tidewater, -7, 0, StandInKits.Tidewater.Together(), [Rain(), Hail()]),
+        Strip("thunder", Compressor(-14, 2, ("attack-ms", 30))),
+        Strip("hands", Equaliser(("low-cut", 1), ("low-cut-hz", 110))),
+        Strip("undertone", Equaliser(("low-cut", 1), ("low-cut-hz", 30))),
+        Strip("cloud", Equaliser(("low-cut", 1), ("low-cut-hz", 140))),
+        Strip("drone", Equaliser(("low-cut", 1), ("low-cut-hz", 120))),
+        new AddInsert(Id("drone"), Ducker(-21, 4, 150)),
+        Strip("kick", Equaliser(("low-shelf-hz", 65), ("low-shelf-db", 2), ("bell-1-hz", 300), ("bell-1-db", -3)), Compressor(-15, 3)),
+        Strip("snare-sum", Equaliser(("low-cut", 1), ("low-cut-hz", 100)), Compressor(-17, 3)),
+        Strip("clap", Equaliser(("low-cut", 1), ("low-cut-hz", 250))),
+        Strip("hats", Equaliser(("low-cut", 1), ("low-cut-hz", 300))),
+        Strip("cymbals", Equaliser(("low-cut", 1), ("low-cut-hz", 250))),
+        Strip("squall", Equaliser(("low-cut", 1), ("low-cut-hz", 300))),
+        .. new[] { ("kick", -2), ("snare-sum", -4), ("clap", -8), ("toms", -4), ("hats", -8), ("cymbals", -8), ("shaker", -9) }
+            .Select(x => (Edit)new SetLevel(Id(x.Item1), new(x.Item2))),
     ];
 
-    private static Edit[] Players() =>
+    private static Edit[] Starters() =>
     [
-        Player("undertow", "Undertow", "undertone", InstrumentCatalogue.Undertow, -3, 0, null, [Low()], Compressor(-18, 3), Narrow(110)),
-        Player("gullwing", "Gullwing", "cloud", InstrumentCatalogue.Gullwing, -10, 0, null, [Clouds()]),
-        Player("squall", "Squall", "cloud", InstrumentCatalogue.Squall, -16, 0, null, [Wind()], Equaliser(("low-cut", 1), ("low-cut-hz", 300))),
-        Player("reedbox", "Reedbox", "drone", InstrumentCatalogue.Reedbox, -12, -0.15, null, [Fifth()]),
-        Voice("narrator", "Narrator", "speech", 1, -2, 0, Equaliser(("low-cut", 1), ("low-cut-hz", 80)), Compressor(-20, 3), Kept()),
-        Trigger("beat", "Beat trigger", Sketch.Line("Every beat", Ticks.PerQuarter, 1, [], (0, 1.0 / 16, 60, 100))),
-        CountIn(Sketch.Beats("Four", Sketch.Eighth, ["gathering"], (76, "X.x.x.x."))),
+        .. new[] { Gathering(), Front(), Break() }.Select(p => (Edit)new PutPattern(Id("breakwater-kit"), p)),
+        .. new[] { Rain(), Hail() }.Select(p => (Edit)new PutPattern(Id("tidewater-kit"), p)),
+        new PutPattern(Id("undertow"), Low()), new PutPattern(Id("gullwing"), Clouds()), new PutPattern(Id("squall"), Wind()), new PutPattern(Id("reedbox"), Fifth()),
+        new PutPattern(Id("count-in"), Sketch.Beats("Four", Sketch.Eighth, ["gathering"], (76, "X.x.x.x."))),
     ];
 
     /// <summary>Short, long, and an echo that runs into the long one; all on a bus of their own.</summary>
     private static Edit[] Spaces() =>
     [
-        Return("hold", "Cargo hold", "spaces", 235, -4, Hall(0.8, 6000, 0), Equaliser(("low-cut", 1), ("low-cut-hz", 160), ("high-cut", 1), ("high-cut-hz", 9000))),
-        Return("cistern", "Cistern", "spaces", 235, -7, Hall(2.7, 3800, 0.125), Equaliser(("low-cut", 1), ("low-cut-hz", 240), ("high-cut", 1), ("high-cut-hz", 7000)), Ducker(-34, 3, 400)),
-        Return("gutter", "Gutter echo", "spaces", 235, -8, Delay(0.75, 0.5, 34, 4800), Equaliser(("low-cut", 1), ("low-cut-hz", 260), ("high-cut", 1), ("high-cut-hz", 8000))),
-        Send("snare", "hold", -16), Send("tom-high", "hold", -14), Send("tom-low", "hold", -14), Send("tidewater", "hold", -18),
-        Send("tidewater", "gutter", -20), Send("gullwing", "cistern", -14), Send("reedbox", "cistern", -18), Send("gutter", "cistern", -14),
+        new SetParameter(Id("cargo-hold"), Reverb, "damping-hz", 6000), new SetParameter(Id("cistern"), Reverb, "damping-hz", 3800), new SetParameter(Id("cistern"), Reverb, "pre-delay-quarters", 0.125),
+        new AddInsert(Id("cistern"), Ducker(-34, 3, 400)),
+        Send("snare-sum", "cargo-hold", -16), Send("toms", "cargo-hold", -14), Send("tidewater-kit", "cargo-hold", -18),
+        Send("tidewater-kit", "gutter-echo", -20), Send("gullwing", "cistern", -14), Send("reedbox", "cistern", -18),
         Send("narrator", "cistern", -24, open: false),
     ];
 
     private static Edit[] Room() =>
     [
-        new AddInsert(Id("undertone"), Restarted("undertone", 6, 0.375, "breakwater", Kick)),
-        new AddInsert(Id("cloud"), Restarted("cloud", 10, 0.375, "breakwater", Kick, Snare)),
-        Feed("beat", "drone", "duck"), Feed("narrator", "cistern", "duck"),
+        new AddInsert(Id("undertone"), Restarted("undertone", 6, 0.375, "breakwater-kit", Kick)),
+        new AddInsert(Id("cloud"), Restarted("cloud", 10, 0.375, "breakwater-kit", Kick, Snare)),
+        Feed("beat-trigger", "drone", "duck"), Feed("narrator", "cistern", "duck"),
     ];
 
     private static Edit[] Stages() =>
     [
-        .. new[] { "write", "record", "mix" }.Select(act => new SetStage(Id("beat"), act, StageState.BehindTheCurtain)),
         new SetStage(Id("count-in"), "mix", StageState.InTheWings),
-        .. new[] { "tom-high", "tom-low", "claps", "ride", "crash", "shaker" }.Select(id => new SetStage(Id(id), "write", StageState.BehindTheCurtain)),
+        .. new[] { "toms", "clap", "cymbals", "shaker" }.Select(id => new SetStage(Id(id), "write", StageState.BehindTheCurtain)),
         Note("undertone", "Gives way to the kick alone: six dB at the hit, back by the dotted sixteenth."),
         Note("cloud", "Ten dB at each kick and snare, back as soon. Here the storm breathes."),
         Note("drone", "By level: the beat trigger, which nobody hears."),
@@ -100,11 +91,6 @@ internal static class StormCue
             ?? throw new InvalidOperationException($"No curve does that for {bus}.");
         return new(new("room"), ProcessorCatalogue.Ducker) { Settings = settings, Trigger = trigger };
     }
-
-    private static Insert Hall(double decaySeconds, double dampingHz, double preDelayQuarters) => new(new("hall"), ProcessorCatalogue.Reverb)
-    {
-        Settings = Map<double>.Empty.With("decay-s", decaySeconds).With("damping-hz", dampingHz).With("pre-delay-quarters", preDelayQuarters),
-    };
 
     private static Pattern Gathering() => Sketch.Beats("Far thunder", Sketch.Sixteenth, ["gathering", "eye"],
         (Kick, "X... .... ..x. .... X... .... .... ...."), (45, ".... .... .... ..oo .... ..o. .... .x.x"), (48, ".... .... .... .... .... .... ..o. o..."));

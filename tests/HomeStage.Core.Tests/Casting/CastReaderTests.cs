@@ -37,6 +37,17 @@ public class CastReaderTests
     public void Kinds(string text, ChannelKind kind) => Assert.Equal(kind, CastReader.Read(text).Entries[^1].Kind);
 
     [Fact]
+    public void AReturnThatIsSaidInBrackets_TakesWhatIsSaidOfEffects_WhateverItIsCalled()
+    {
+        var entries = CastReader.Read("Vaults: crypt (return) 2,4 s -5 dB, drain (return) 1/8 dotted left, 1/8 right into crypt -9 dB, oar 1/8").Entries;
+
+        Assert.Equal(["Vaults", "Crypt", "Drain", "Oar 1/8"], entries.Select(e => e.Name));
+        Assert.Equal([ChannelKind.Bus, ChannelKind.Return, ChannelKind.Return, ChannelKind.Instrument], entries.Select(e => e.Kind));
+        Assert.Equal((2.4, -5.0), (entries[1].Details.DecaySeconds, entries[1].Details.Db));
+        Assert.Equal((0.75, 0.5, new CastSend("crypt", -9)), (entries[2].Details.LeftQuarters, entries[2].Details.RightQuarters, entries[2].Details.Into.Single()));
+    }
+
+    [Fact]
     public void WhatIsSaidOfALine_IsSaidOfAllInIt_AndOfOneOverThat()
     {
         var entries = CastReader.Read("Voices: singer 1-2, answer stereo -3,5 dB pan 30 left; mono; input 4; makes room for Kick, 5 dB, back by 1/8D").Entries;

@@ -56,6 +56,18 @@ public class PutInTests
     }
 
     [Fact]
+    public void AReturnThatComesAlong_LeavesBehindWhatGaveWayToSomebodyElse()
+    {
+        var ducked = From.With(new AddInsert(new("slap"), Duck), new PutFeed(new("tenor"), new(new("slap"), new("duck"), new(0))), Named(Tone("guest", "mix-bus"), "Guest", 0));
+        var steered = From.With(new AddInsert(new("slap"), Duck), Named(Tone("guest", "mix-bus"), "Guest", 0), new PutFeed(new("guest"), new(new("slap"), new("duck"), new(0))));
+        string[] along(Template from) => [.. OneBar().With([.. PutIn.Of(OneBar(), PieceCut.Of(from, [new("singers")])!.Value.Piece).Put!.Edits]).Channels[new ChannelId("slap")].Inserts.Select(i => i.Id.Value)];
+
+        // The tenor goes where the piece goes; the guest stays.
+        Assert.Equal(["echo", "duck"], along(ducked));
+        Assert.Equal(["echo"], along(steered));
+    }
+
+    [Fact]
     public void WhatIsNotThere_ComesAlong_IsChosen_OrIsSaidToBeMissing()
     {
         var there = OneBar(Named(Return("hall", "mix-bus"), "Hall reverb", 0));

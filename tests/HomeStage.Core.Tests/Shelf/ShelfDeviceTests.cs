@@ -56,7 +56,7 @@ public class ShelfDeviceTests
         var template = Taken(OneBar(Tone("organ", "mix-bus")), Processor, "organ/").With(new SetParameter(new("organ"), new("winch"), "device.pull", 70));
         var newer = Processor with { Revision = 4, Content = new DeviceContent(Winch with { Latency = new(64, 48000) }, ProcessorCatalogue.Compressor, Map<double>.Empty) };
 
-        var renewed = template.With([.. Assert.Single(ShelfRenewal.Of(template, newer)).Edits]).Channels[new ChannelId("organ")].Inserts[0];
+        var renewed = template.With([.. Assert.Single(ShelfRenewal.Of(template, newer, _ => null)).Edits]).Channels[new ChannelId("organ")].Inserts[0];
 
         Assert.Equal((64, 70, 4), (renewed.Device!.Latency!.Frames, renewed.Settings["device.pull"], renewed.Settings["ratio"]));
     }

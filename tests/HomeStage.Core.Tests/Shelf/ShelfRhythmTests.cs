@@ -59,7 +59,7 @@ public class ShelfRhythmTests
         var placed = twice.With(new PutPattern(Set, twice.Channels[Set].Patterns.Single(p => p.Name == "Stomp 2") with { Sections = [SectionId] }));
         var newer = Item with { Revision = 2, Content = (RhythmContent)Item.Content with { Pattern = Stomp with { Sections = [], LengthTicks = 7680 } } };
 
-        var renewed = placed.With([.. Assert.Single(ShelfRenewal.Of(placed, newer)).Edits]);
+        var renewed = placed.With([.. Assert.Single(ShelfRenewal.Of(placed, newer, _ => null)).Edits]);
 
         Assert.Equal(["Stomp", "Stomp 2"], renewed.Channels[Set].Patterns.Select(p => p.Name));
         Assert.Equal((7680, SectionId), (renewed.Channels[Set].Patterns[1].LengthTicks, renewed.Channels[Set].Patterns[1].Sections.Single()));

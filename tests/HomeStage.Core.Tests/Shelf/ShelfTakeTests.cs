@@ -92,16 +92,16 @@ public class ShelfTakeTests
         var copied = Taken(Stage, item).With(new PutGroove(Groove.Swing("Own", 960, 0.55)));
         var newer = item with { Revision = 2, Content = new GrooveContent(Groove.Swing("Lilt", 960, 0.66)) };
 
-        Assert.False(Assert.Single(ShelfRenewal.Of(copied, item)).IsBehind);
-        var renewal = Assert.Single(ShelfRenewal.Of(copied, newer));
+        Assert.False(Assert.Single(ShelfRenewal.Of(copied, item, _ => null)).IsBehind);
+        var renewal = Assert.Single(ShelfRenewal.Of(copied, newer, _ => null));
         var after = copied.With([.. renewal.Edits]);
 
         Assert.True(renewal.IsBehind);
         Assert.Equal(((GrooveContent)newer.Content).Groove, after.Grooves.Single(g => g.Name == "Lilt"));
         Assert.Equal(2, Assert.Single(after.Copies).Revision);
-        Assert.False(Assert.Single(ShelfRenewal.Of(after, newer)).IsBehind);
+        Assert.False(Assert.Single(ShelfRenewal.Of(after, newer, _ => null)).IsBehind);
         // A copy that is gone is offered nothing.
-        Assert.Empty(ShelfRenewal.Of(copied.With(new RemoveGroove("Lilt")), newer));
+        Assert.Empty(ShelfRenewal.Of(copied.With(new RemoveGroove("Lilt")), newer, _ => null));
     }
 
     [Property(MaxTest = 60)]

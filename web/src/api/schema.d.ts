@@ -7667,6 +7667,14 @@ export interface components {
         };
         /** @enum {unknown} */
         Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice" | "number";
+        UseChangeView: {
+            /** Format: int32 */
+            number: number;
+            edit: components["schemas"]["Edit"];
+            words: string;
+            standing: components["schemas"]["Standing"];
+            why: null | string;
+        };
         UseView: {
             document: string;
             name: string;
@@ -7679,6 +7687,7 @@ export interface components {
             isBehind: boolean;
             edits: components["schemas"]["Edit"][];
             words: string[];
+            changes: components["schemas"]["UseChangeView"][];
             why: null | string;
         };
         /** @enum {unknown} */

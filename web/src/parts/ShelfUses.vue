@@ -15,6 +15,8 @@ const document = useDocument()
 const shelf = useShelf()
 const uses = ref<ShelfUse[]>()
 const chosen = ref<Set<number>>(new Set())
+/** Of each copy of a set piece which of its changes are taken, by their numbers. */
+const changes = ref<Record<number, number[]>>({})
 const trouble = ref<string>()
 
 const behind = computed(() => uses.value?.some((use) => use.edits.length) ?? false)
@@ -25,6 +27,8 @@ watch(open, async (is) => {
   chosen.value = new Set()
   try {
     uses.value = await shelf.usesOf(props.item.id)
+    const open = (use: ShelfUse) => use.changes.filter((c) => c.standing === 'open').map((c) => c.number)
+    changes.value = Object.fromEntries(uses.value.map((use, at) => [at, open(use)]))
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
@@ -36,19 +40,35 @@ function turn(at: number) {
   chosen.value = next
 }
 
+/** What is to be done to a copy: of a set piece what was chosen, and in the end the note that it is of the newer one. */
+function editsFor(at: number) {
+  const use = uses.value![at]!
+  const taken = use.changes.filter((c) => changes.value[at]!.includes(c.number)).map((c) => c.edit)
+  return use.changes.length ? [...taken, use.edits.at(-1)!] : use.edits
+}
+
+const standings = {
+  open: '',
+  own: 'you have set something of your own there',
+  impossible: 'cannot be taken here',
+}
+
 /** One document after the other, each on its newest revision; what cannot be taken there any more is said. */
 async function take() {
   try {
     for (const at of chosen.value) {
       const use = uses.value![at]!
       if (use.document === document.head?.id) {
-        if (!(await document.edit(use.edits))) throw new Error(document.refusal?.sentence)
+        if (!(await document.edit(editsFor(at)))) throw new Error(document.refusal?.sentence)
         continue
       }
       const ask = { params: { path: { id: use.document } } }
       const { head } = await asked(api.GET('/api/documents/{id}', ask))
       await asked(
-        api.POST('/api/documents/{id}/edits', { ...ask, body: { revision: head.revision, edits: use.edits as never } }),
+        api.POST('/api/documents/{id}/edits', {
+          ...ask,
+          body: { revision: head.revision, edits: editsFor(at) as never },
+        }),
       )
     }
     open.value = false
@@ -85,7 +105,23 @@ function stateOf(use: ShelfUse) {
             <span class="quiet">{{ use.part }}</span>
             <span :class="use.why ? 'wrong' : 'faint'">{{ stateOf(use) }}</span>
           </label>
-          <ul v-if="chosen.has(at)" class="words">
+          <div v-if="chosen.has(at) && use.changes.length" class="words">
+            <label v-for="change in use.changes" :key="change.number" class="change">
+              <input
+                v-model="changes[at]"
+                type="checkbox"
+                :value="change.number"
+                :disabled="change.standing === 'impossible'"
+              />
+              <span
+                >{{ change.words }}
+                <small v-if="change.standing !== 'open'" class="quiet">{{
+                  change.why ?? standings[change.standing]
+                }}</small></span
+              >
+            </label>
+          </div>
+          <ul v-else-if="chosen.has(at)" class="words">
             <li v-for="words in use.words" :key="words">{{ words }}</li>
           </ul>
         </li>
@@ -126,6 +162,19 @@ input {
 .words {
   padding: 0 0 6px 24px;
   color: var(--text-2);
+}
+
+.change {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 8px;
+  align-items: start;
+  padding: 2px 0;
+}
+
+.change small {
+  display: block;
+  font-size: 12px;
 }
 
 .wrong {

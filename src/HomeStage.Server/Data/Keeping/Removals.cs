@@ -111,6 +111,7 @@ public sealed class Removals(IDbContextFactory<StageDb> databases, TimeProvider 
         await gate.OneAtATimeAsync(async () =>
         {
             await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+            await db.ShelfPasts.Where(p => db.Shelf.Any(i => i.Id == p.ItemId && i.RemovedUtc < before)).ExecuteDeleteAsync(cancellation);
             await db.ShelfSounds.Where(s => db.Shelf.Any(i => i.Id == s.ItemId && i.RemovedUtc < before)).ExecuteDeleteAsync(cancellation);
             var ended = await db.Shelf.Where(i => i.RemovedUtc < before).ExecuteDeleteAsync(cancellation);
             await transaction.CommitAsync(cancellation);

@@ -128,6 +128,23 @@ namespace HomeStage.Server.Data.Migrations
                     b.ToTable("Revisions");
                 });
 
+            modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfPastRow", b =>
+                {
+                    b.Property<string>("ItemId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ItemId", "Revision");
+
+                    b.ToTable("ShelfPasts");
+                });
+
             modelBuilder.Entity("HomeStage.Server.Data.Shelf.ShelfRow", b =>
                 {
                     b.Property<string>("Id")

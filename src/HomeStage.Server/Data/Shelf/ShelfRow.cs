@@ -25,6 +25,17 @@ public sealed class ShelfRow
     public DateTime? RemovedUtc { get; set; }
 }
 
+/// <summary>The content of a set piece at an earlier revision, by which templates that hold a copy of it learn what changed.</summary>
+public sealed class ShelfPastRow
+{
+    public required string ItemId { get; init; }
+
+    public required int Revision { get; init; }
+
+    /// <summary>As <see cref="ShelfRow.Content"/>.</summary>
+    public required string Content { get; init; }
+}
+
 /// <summary>A sound that an item needs now, or did before it was replaced.</summary>
 public sealed class ShelfSoundRow
 {

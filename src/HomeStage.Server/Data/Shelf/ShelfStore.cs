@@ -75,6 +75,8 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
             var json = ShelfDocument.WriteKept(content);
             if (json == row.Content)
                 return null;
+            if (row.Kind == ShelfKind.SetPiece)
+                db.Add(new ShelfPastRow { ItemId = id, Revision = row.Revision, Content = row.Content });
             (row.Content, row.Revision, row.ChangedUtc) = (json, row.Revision + 1, Now);
             await NoteSoundsAsync(db, id, content, cancellation);
             return null;
@@ -99,6 +101,13 @@ public sealed class ShelfStore(IDbContextFactory<StageDb> databases, TimeProvide
             () => db.Shelf.Where(r => r.Id == id && r.RemovedUtc == null).ExecuteUpdateAsync(set => set.SetProperty(r => r.RemovedUtc, Now), cancellation), cancellation) > 0;
         NoteChange();
         return gone;
+    }
+
+    /// <returns>By revision the contents that an item had before, as far as they are kept: those of set pieces.</returns>
+    public async Task<IReadOnlyDictionary<int, ShelfContent>> PastAsync(string id, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        return (await db.ShelfPasts.AsNoTracking().Where(p => p.ItemId == id).ToListAsync(cancellation)).ToDictionary(p => p.Revision, p => ShelfDocument.ReadKept(p.Content));
     }
 
     internal void NoteChange() => Interlocked.Increment(ref _version);
