@@ -44,7 +44,7 @@ internal static class TradeWords
         "voice: vox vocal vocals voc vocs voice vx narrator narration singer speech spoken rap rapper vo whisper whispers adlib adlibs",
         "voices: voices vocalists singers singing",
         "lv: lv lvox leadvox leadvocal ldvox",
-        "bv: bv bvs bvox bgv bgvs bgs bvoc backing backings background bkg bkgs choir gang crowd shout ooh oohs aah aahs ahh ahhs stack stacks",
+        "bv: bv bvs bvox bgv bgvs bgs bvoc backing backings background bkg bkgs choir chant chants gang crowd shout ooh oohs aah aahs ahh ahhs stack stacks",
         "harmony: harm harms harmony harmonies",
         "chorus: chorus",
         "back: back",

@@ -75,7 +75,7 @@ internal static class ChannelRows
     private static string Split(Template template, OutputSource source)
     {
         var player = template.Channels[source.Instrument];
-        return player.Source is InstrumentSource { Kit: { } kit } ? $"{player.Name} {kit.JackLabel(source.Output)}" : $"{player.Name} output {source.Output}";
+        return player.Source is InstrumentSource { Kit: { } kit } ? $"{kit.JackLabel(source.Output)} · {player.Name}" : $"output {source.Output} · {player.Name}";
     }
 
     private static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";

@@ -125,6 +125,7 @@ const counted = computed(() => {
 }
 
 .narrow.on {
+  min-width: 128px;
   color: var(--lamp);
   border-color: var(--lamp);
 }

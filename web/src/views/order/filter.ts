@@ -65,9 +65,7 @@ export function filtersFor(rows: ChannelRow[], act: string, actName: string, sta
     choices: [
       ...(having.waits ? [{ value: 'has:waits' as Filter, text: `waits for something (${having.waits})` }] : []),
       ...(having.note ? [{ value: 'has:note' as Filter, text: `with a note (${having.note})` }] : []),
-      ...(standing.altered.size
-        ? [{ value: altered, text: `differs from its default (${standing.altered.size})` }]
-        : []),
+      ...(standing.altered.size ? [{ value: altered, text: `altered strip (${standing.altered.size})` }] : []),
     ],
   }
   return [
