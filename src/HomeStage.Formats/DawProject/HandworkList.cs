@@ -1,0 +1,125 @@
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Controls;
+using HomeStage.Core.Playing;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Writing;
+
+namespace HomeStage.Formats.DawProject;
+
+/// <summary>What remains to be done by hand where a project has been opened in a workstation: everything of a template that the format cannot say.</summary>
+public static class HandworkList
+{
+    /// <returns>By sort of work, within it in the running order.</returns>
+    public static IReadOnlyList<Handwork> Of(Template template) =>
+        [.. Core.Routing.RunningOrder.Of(template).SelectMany(r => On(template, r.Channel)).Concat(template.Levers.Select(l => Lever(template, l))).OrderBy(w => w.Kind)];
+
+    private static IEnumerable<Handwork> On(Template template, Channel channel) =>
+        [.. SourceOf(template, channel), .. channel.Inserts.SelectMany(i => InsertOf(template, channel, i)), .. Connections(template, channel), .. Settings(template, channel), .. Curves(template, channel)];
+
+    private static IEnumerable<Handwork> SourceOf(Template template, Channel channel)
+    {
+        var work = channel.Source switch
+        {
+            InstrumentSource { Device: { } device } when DeviceElements.Plugin(device, "instrument", "x") is null => (HandworkKind.PutIn, $"put in {device.Name}"),
+            InstrumentSource { Device: null } played => (HandworkKind.PutIn, $"put an instrument where {InstrumentCatalogue.Find(played.Instrument)?.Name ?? played.Instrument} stood in"),
+            OutputSource split => (HandworkKind.Patch, $"takes {Jack(template.Channels[split.Instrument], split.Output)} of {template.Channels[split.Instrument].Name}"),
+            InputSource { Second: { } second } input => (HandworkKind.Patch, $"takes inputs {input.First} and {second}"),
+            InputSource input => (HandworkKind.Patch, $"takes input {input.First}"),
+            InternalSource recorded => (HandworkKind.Patch, $"records {template.Channels[recorded.From].Name}"),
+            _ => ((HandworkKind, string)?)null,
+        };
+        if (work is var (kind, words))
+            yield return Said(kind, channel, words);
+        if (channel.OutputPair is { } pair && (channel.Kind == ChannelKind.Direct || pair != 1))
+            yield return Said(HandworkKind.Patch, channel, $"goes to outputs {2 * pair - 1} and {2 * pair}");
+    }
+
+    private static string Jack(Channel player, int output) =>
+        player.Source is InstrumentSource { Kit: { } kit } ? $"output {kit.JackLabel(output)}" : FormattableString.Invariant($"output {output}");
+
+    private static IEnumerable<Handwork> InsertOf(Template template, Channel channel, Insert insert)
+    {
+        if (insert.Device is { } device)
+        {
+            if (DeviceElements.Plugin(device, "audioFX", "x") is null)
+                yield return Said(HandworkKind.PutIn, channel, $"put in {device.Name}{Numbers(insert, p => DeviceControlOf(insert, p))}");
+            else if (Numbers(insert, p => DeviceControlOf(insert, p)) is { Length: > 0 } set)
+                yield return Said(HandworkKind.Set, channel, $"set {device.Name}{set}");
+        }
+        else if (DeviceElements.Of(template, channel, insert, template.FinalAct.Id) is null)
+        {
+            yield return Said(HandworkKind.PutIn, channel, $"put in a {insert.Title().ToLowerInvariant()}{Numbers(insert, p => p)}");
+        }
+        else if (Unsaid(insert) is { Length: > 0 } unsaid)
+        {
+            yield return Said(HandworkKind.Set, channel, $"set the {insert.Title().ToLowerInvariant()}{unsaid}");
+        }
+    }
+
+    private static Parameter? DeviceControlOf(Insert insert, Parameter parameter) => insert.Device!.Controls.Any(c => c.Parameter.Id == parameter.Id) ? parameter : null;
+
+    /// <summary>Values of a generic device that the format has no word for, as far as they are not at rest; its key's filters with them.</summary>
+    private static string Unsaid(Insert insert)
+    {
+        var said = Numbers(insert, p => DeviceElements.ValueOf(insert, p.Id) is null && !IsSaidAsBand(p.Id) && p.In(insert.Settings) != Rest(p) ? p : null);
+        return said + (insert.Key?.LowCutHz is { } low ? FormattableString.Invariant($", its key above {low:0.#} Hz") : "") + (insert.Key?.HighCutHz is { } high ? FormattableString.Invariant($", its key below {high:0.#} Hz") : "");
+    }
+
+    /// <summary>Where a value does nothing: for a knee that is hard, which is what a device without one has.</summary>
+    private static double Rest(Parameter parameter) => parameter.Id == "knee-db" ? 0 : parameter.Default;
+
+    /// <summary>Switches and slopes of an equaliser stand in its bands.</summary>
+    private static bool IsSaidAsBand(string parameter) => parameter is "low-cut" or "low-cut-slope" or "notch" or "high-cut" or "high-cut-slope";
+
+    private static IEnumerable<Handwork> Connections(Template template, Channel channel)
+    {
+        foreach (var feed in channel.Feeds)
+            yield return Said(HandworkKind.Connect, channel,
+                $"feed the key of {template.Channels[feed.Channel].Inserts.FirstOrDefault(i => i.Id == feed.Insert)?.Title() ?? "an insert"} on {template.Channels[feed.Channel].Name} at {feed.Level}, {(feed.Tap == TapPoint.Pre ? "before" : "after")} the fader");
+        foreach (var played in channel.Plays)
+            yield return Said(HandworkKind.Connect, channel, $"plays {template.Channels[played].Name}");
+        foreach (var layer in channel.NoteInput?.Layers ?? [])
+            yield return Said(HandworkKind.Connect, channel, $"plays {template.Channels[layer].Name} as well");
+        foreach (var insert in channel.Inserts)
+            foreach (var source in insert.Trigger?.Notes ?? [])
+                yield return Said(HandworkKind.Connect, channel, $"notes of {template.Channels[source].Name} restart {insert.Title()}");
+        if (channel.MidiOut is { } port)
+            yield return Said(HandworkKind.Connect, channel, $"plays {port.Device}");
+    }
+
+    private static IEnumerable<Handwork> Settings(Template template, Channel channel)
+    {
+        if (channel.PolarityFlipped)
+            yield return Said(HandworkKind.Set, channel, "turn it upside down");
+        if (channel.NoteProcessors.Count > 0)
+            yield return Said(HandworkKind.Set, channel, $"its notes pass through {channel.NoteProcessors.Count} note {(channel.NoteProcessors.Count == 1 ? "effect" : "effects")}");
+        foreach (var starter in channel.Starters.Where(s => s.Level.Value != 0))
+            yield return Said(HandworkKind.Set, channel, $"turn the clip {starter.Name} to {starter.Level}");
+        foreach (var send in channel.Sends.Where(s => !s.Open && !s.Level.IsSilence))
+            yield return Said(HandworkKind.Set, channel, $"its send to {template.Channels[send.To].Name} waits closed: open it at {send.Level}");
+    }
+
+    private static IEnumerable<Handwork> Curves(Template template, Channel channel) =>
+        from value in MovableValue.On(template, channel)
+        where channel.Shapes.Any(s => s.Target.Equals(value.Target)) && MovingElements.Place(channel, value.Target) is null
+        select Said(HandworkKind.Draw, channel, $"draw the curve of {value.Name}");
+
+    private static Handwork Lever(Template template, Core.Automation.Lever lever) => new(HandworkKind.Draw, null,
+        $"make a control {lever.Name} that moves {string.Join(", ", lever.Ranges.Select(r => r.Channel).Distinct().Select(c => template.Channels.TryGet(c, out var there) ? there.Name : c.Value))}");
+
+    /// <returns>": ratio 3:1, knee 6 dB", empty for nothing.</returns>
+    private static string Numbers(Insert insert, Func<Parameter, Parameter?> chosen)
+    {
+        var said = insert.Parameters().Select(chosen).OfType<Parameter>().Select(p => $"{p.Name.ToLowerInvariant()} {Value(p, p.In(insert.Settings))}").ToList();
+        return said.Count == 0 ? "" : $": {string.Join(", ", said)}";
+    }
+
+    private static string Value(Parameter parameter, double value) => parameter.Unit switch
+    {
+        Unit.Switch => value >= 0.5 ? "on" : "off",
+        Unit.Choice => parameter.Options[(int)value].ToLowerInvariant(),
+        _ => WrittenValue.Of(value, parameter.Unit, 2),
+    };
+
+    private static Handwork Said(HandworkKind kind, Channel channel, string words) => new(kind, channel.Id, $"{channel.Name}: {words}");
+}

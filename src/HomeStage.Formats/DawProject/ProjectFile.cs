@@ -1,0 +1,63 @@
+using System.IO.Compression;
+using System.Text;
+using System.Xml;
+using System.Xml.Linq;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Documents;
+
+namespace HomeStage.Formats.DawProject;
+
+/// <summary>A template or song as a DAWproject 1.0 file: a ZIP of project.xml, metadata.xml and its sounds, and beside them our own document, which holds what the format cannot say.</summary>
+/// <remarks>The open format's names and units are from memory; no workstation has opened such a file yet. The same template gives the same bytes.</remarks>
+public static class ProjectFile
+{
+    public const string Extension = ".dawproject";
+
+    /// <summary>Where our own document lies in the file.</summary>
+    public const string OwnDocument = "home-stage/template.json";
+
+    // Entries need a date; the first one that ZIP can say keeps the bytes the same.
+    private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
+    private static readonly XmlWriterSettings Written = new() { Encoding = new UTF8Encoding(encoderShouldEmitUTF8Identifier: false), Indent = true, NewLineChars = "\n" };
+
+    /// <param name="act">What rests in it is written as not loaded, what is parked in it as switched off.</param>
+    /// <param name="sound">A sound's WAVE file by its content; null where it is not kept here.</param>
+    /// <exception cref="ArgumentException">The template has no such act.</exception>
+    public static void Write(Template template, string act, Func<string, byte[]?> sound, Stream stream)
+    {
+        if (template.Acts.All(a => a.Id != act))
+            throw new ArgumentException($"{template.Name} has no act {act}.", nameof(act));
+        using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
+        var paths = new Dictionary<string, string>();
+        var files = new List<(string Path, byte[] Bytes)>();
+        foreach (var used in template.Channels.SelectMany(c => c.Starters).Select(s => s.Sound).DistinctBy(s => s.Content).OrderBy(s => s.Content, StringComparer.Ordinal))
+            if (sound(used.Content) is { } bytes)
+            {
+                paths[used.Content] = $"audio/{Packages.SongPackage.FileName(used.Title)}-{used.Content[..8]}.wav";
+                files.Add((paths[used.Content], bytes));
+            }
+
+        Add(zip, "project.xml", Bytes(ProjectTree.Of(template, act, paths)));
+        Add(zip, "metadata.xml", Bytes(new(new XElement("MetaData", new XElement("Title", ProjectText.Of(template.Name)), template.Note.Length == 0 ? null : new XElement("Comment", ProjectText.Of(template.Note))))));
+        Add(zip, OwnDocument, TemplateDocument.Write(template));
+        foreach (var (path, bytes) in files)
+            Add(zip, path, bytes);
+    }
+
+    private static byte[] Bytes(XDocument document)
+    {
+        using var memory = new MemoryStream();
+        using (var writer = XmlWriter.Create(memory, Written))
+            document.Save(writer);
+        return memory.ToArray();
+    }
+
+    private static void Add(ZipArchive zip, string name, ReadOnlySpan<byte> bytes)
+    {
+        var entry = zip.CreateEntry(name, CompressionLevel.Fastest);
+        entry.LastWriteTime = Epoch;
+        using var stream = entry.Open();
+        stream.Write(bytes);
+    }
+}
