@@ -76,6 +76,13 @@ export const router = createRouter({
       props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
       meta: { title: 'Cast list' },
     })),
+    ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/call-sheet`,
+      name: `${kind}-call-sheet`,
+      component: () => import('@/views/callsheet/CallSheetView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Call sheet' },
+    })),
     { path: '/shelf', name: 'shelf', component: () => import('@/views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     {
       path: '/studio',

@@ -48,7 +48,7 @@ public static class HandworkList
         }
         else if (DeviceElements.Of(template, channel, insert, template.FinalAct.Id) is null)
         {
-            yield return Said(HandworkKind.PutIn, channel, $"put in a {insert.Title().ToLowerInvariant()}{Numbers(insert, p => p)}");
+            yield return Said(HandworkKind.PutIn, channel, $"put in {insert.Title().ToLowerInvariant()}{Numbers(insert, p => Rests(p, p.In(insert.Settings)) ? null : p)}");
         }
         else if (Unsaid(insert) is { Length: > 0 } unsaid)
         {
@@ -67,6 +67,15 @@ public static class HandworkList
 
     /// <summary>Where a value does nothing: for a knee that is hard, which is what a device without one has.</summary>
     private static double Rest(Parameter parameter) => parameter.Id == "knee-db" ? 0 : parameter.Default;
+
+    /// <summary>Whether a value does nothing in any effect of its kind: a switch that is off, no gain, all of it.</summary>
+    private static bool Rests(Parameter parameter, double value) => parameter.Unit switch
+    {
+        Unit.Switch => value < 0.5,
+        Unit.Decibels => value == 0,
+        Unit.Percent => value == 100,
+        _ => false,
+    };
 
     /// <summary>Switches and slopes of an equaliser stand in its bands.</summary>
     private static bool IsSaidAsBand(string parameter) => parameter is "low-cut" or "low-cut-slope" or "notch" or "high-cut" or "high-cut-slope";
@@ -118,7 +127,7 @@ public static class HandworkList
     {
         Unit.Switch => value >= 0.5 ? "on" : "off",
         Unit.Choice => parameter.Options[(int)value].ToLowerInvariant(),
-        _ => WrittenValue.Of(value, parameter.Unit, 2),
+        _ => WrittenValue.Of(value, parameter.Unit, 2).Replace('-', '−'),
     };
 
     private static Handwork Said(HandworkKind kind, Channel channel, string words) => new(kind, channel.Id, $"{channel.Name}: {words}");

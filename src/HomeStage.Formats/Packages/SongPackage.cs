@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
+using HomeStage.Formats.DawProject;
 using HomeStage.Formats.Documents;
 using HomeStage.Formats.Midi;
 using HomeStage.Formats.Wave;
@@ -15,11 +16,15 @@ public static class SongPackage
 
     /// <param name="sound">The song's render, written with 24 bits.</param>
     /// <param name="countedIn">Whether the MIDI file holds what is counted, as the render does.</param>
-    public static void Write(Template song, RenderedSound sound, Stream stream, bool countedIn = false)
+    /// <param name="laid">The WAVE file of a sound that lies in the song, by its content; null for one that is not kept.</param>
+    public static void Write(Template song, RenderedSound sound, Stream stream, bool countedIn = false, Func<string, byte[]?>? laid = null)
     {
+        using var project = new MemoryStream();
+        ProjectFile.Write(song, song.FinalAct.Id, laid ?? (_ => null), project);
         var name = FileName(song.Name);
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
         Add(zip, $"{name}.template.json", TemplateDocument.Write(song));
+        Add(zip, $"{name}{ProjectFile.Extension}", project.GetBuffer().AsSpan(0, (int)project.Length));
         Add(zip, $"{name}.mid", MidiWriter.Write(song, countedIn));
         Add(zip, $"{name}.wav", WaveWriter.Bytes(sound, WaveDepth.Int24).Span);
     }

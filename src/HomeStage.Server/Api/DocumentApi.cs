@@ -82,6 +82,7 @@ internal static class DocumentApi
         group.MapShelfParts();
         group.MapInheritance();
         group.MapCopies();
+        group.MapCallSheet();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

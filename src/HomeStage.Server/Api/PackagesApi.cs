@@ -38,7 +38,7 @@ internal static class PackagesApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, JobQueue<SongZip> jobs, CancellationToken cancellation)
+        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, MediaFiles files, JobQueue<SongZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
@@ -50,7 +50,7 @@ internal static class PackagesApi
         {
             var sound = CountedRender.Render(compiled, request, new JobWatcher(work), media, cancellation: work.Cancellation);
             using var zip = new MemoryStream();
-            SongPackage.Write(song.Template, sound, zip, asked.CountedIn);
+            SongPackage.Write(song.Template, sound, zip, asked.CountedIn, files.Whole);
             var why = sound.PeakDbfs is null ? WhySilent.At(compiled.In(request.Act), song.Template.Main.Id) : null;
             return new($"{SongPackage.FileName(song.Template.Name)}.zip", zip.ToArray(), why);
         });

@@ -170,7 +170,7 @@ public class ProjectFileTests
 
         Assert.Equal(
             [
-                (HandworkKind.PutIn, "Tone lid: put an instrument where Key tone stood in"), (HandworkKind.PutIn, "Return well: put in a reverb"), (HandworkKind.PutIn, "Trigger beat: put an instrument where Key tone stood in"),
+                (HandworkKind.PutIn, "Tone lid: put an instrument where Key tone stood in"), (HandworkKind.PutIn, "Return well: put in reverb"), (HandworkKind.PutIn, "Trigger beat: put an instrument where Key tone stood in"),
                 (HandworkKind.Patch, "Cook: takes input 3"),
                 (HandworkKind.Connect, "Trigger beat: feed the key of Compressor on Bus pots at −2.0 dB, before the fader"),
                 (HandworkKind.Set, "Bus pots: set the compressor: knee 4 dB, hold 30 ms, its key above 120 Hz"), (HandworkKind.Set, "Tone lid: its send to Return well waits closed: open it at −12.0 dB"),

@@ -22,7 +22,7 @@ public class SongPackageTests
     {
         using var zip = new ZipArchive(new MemoryStream(Written()));
 
-        Assert.Equal(["the-lamp-goes-out.template.json", "the-lamp-goes-out.mid", "the-lamp-goes-out.wav"], zip.Entries.Select(e => e.FullName));
+        Assert.Equal(["the-lamp-goes-out.template.json", "the-lamp-goes-out.dawproject", "the-lamp-goes-out.mid", "the-lamp-goes-out.wav"], zip.Entries.Select(e => e.FullName));
         using var document = new MemoryStream();
         using (var stream = zip.Entries[0].Open())
             stream.CopyTo(document);

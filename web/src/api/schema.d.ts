@@ -2447,6 +2447,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/call-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/project": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    act?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/midi": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/revisions": {
         parameters: {
             query?: never;
@@ -6036,6 +6145,13 @@ export interface components {
              */
             velocityPercent: number;
         };
+        /** @enum {unknown} */
+        HandworkKind: "put-in" | "patch" | "connect" | "set" | "draw";
+        HandworkView: {
+            kind: components["schemas"]["HandworkKind"];
+            channel: null | components["schemas"]["ChannelId"];
+            words: string;
+        };
         HeadView: {
             id: string;
             kind: components["schemas"]["DocumentKind"];
@@ -7280,6 +7396,51 @@ export interface components {
             place: number;
             /** Format: double */
             value: number;
+        };
+        SheetChannel: {
+            id: components["schemas"]["ChannelId"];
+            name: string;
+            /** Format: int32 */
+            depth: number;
+            kind: components["schemas"]["ChannelKind"];
+            format: components["schemas"]["ChannelFormat"];
+            comesFrom: string;
+            goesTo: null | string;
+            inserts: string[];
+            sends: string[];
+            keys: string[];
+            level: components["schemas"]["Decibels"];
+            /** Format: double */
+            pan: number;
+            note: string;
+        };
+        SheetPatch: {
+            player: string;
+            name: string;
+            /** Format: int32 */
+            note: null | number;
+            jack: string;
+            taker: null | string;
+            bus: null | string;
+        };
+        SheetSection: {
+            name: string;
+            /** Format: int32 */
+            bars: number;
+            /** Format: double */
+            seconds: number;
+        };
+        SheetView: {
+            name: string;
+            note: string;
+            /** Format: double */
+            tempoBpm: number;
+            meter: string;
+            keyName: null | string;
+            sections: components["schemas"]["SheetSection"][];
+            channels: components["schemas"]["SheetChannel"][];
+            patches: components["schemas"]["SheetPatch"][];
+            handwork: components["schemas"]["HandworkView"][];
         };
         ShelfCopy: {
             kind: components["schemas"]["ShelfKind"];

@@ -25,7 +25,11 @@ const onSends = computed(() => route.name === 'template-sends' || route.name ===
 const movementPath = computed(() => (document.head ? `/${document.kind}s/${document.head.id}/movement` : undefined))
 const onMovement = computed(() => route.name === 'template-movement' || route.name === 'song-movement')
 const onOutputs = computed(() => route.name === 'template-outputs' || route.name === 'song-outputs')
-const onOrder = computed(() => ['template', 'song-order', 'template-cast', 'song-cast'].includes(String(route.name)))
+const onOrder = computed(() =>
+  ['template', 'song-order', 'template-cast', 'song-cast', 'template-call-sheet', 'song-call-sheet'].includes(
+    String(route.name),
+  ),
+)
 const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
 </script>
 

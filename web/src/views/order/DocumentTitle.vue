@@ -150,6 +150,12 @@ const feltBeat = computed(() =>
       >
         History
       </button>
+      <RouterLink
+        class="plain bare sheet"
+        :to="`/${document.kind}s/${document.head.id}/call-sheet`"
+        title="The way out: a project for a workstation, and the page that says the rest"
+        >Call sheet</RouterLink
+      >
       <button v-if="document.kind === 'template'" type="button" class="loud" @click="starting = true">
         Start a song
       </button>
@@ -201,6 +207,11 @@ h1 {
 .meta b {
   color: var(--text);
   font-weight: 600;
+}
+
+.sheet {
+  text-decoration: none;
+  white-space: nowrap;
 }
 
 .waits {

@@ -51,6 +51,7 @@ onMounted(async () => {
     <h1>{{ song?.title ?? 'Song' }}</h1>
     <span class="gap" />
     <button v-if="song" type="button" class="plain" @click="keepAsTemplate">Make a template of it</button>
+    <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/call-sheet`">Call sheet</RouterLink>
     <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/order`">Open its running order</RouterLink>
   </PlaceHeader>
   <main class="song">
@@ -120,6 +121,12 @@ onMounted(async () => {
         <ul>
           <li>
             <b>Template document:</b> <span class="quiet">everything, as JSON that this application reads back</span>
+          </li>
+          <li>
+            <b>DAWproject:</b>
+            <span class="quiet"
+              >tracks, strips, sends, starters and curves for a workstation that reads the open project format</span
+            >
           </li>
           <li>
             <b>Standard MIDI File:</b>

@@ -1,0 +1,77 @@
+// The way out of the house: the page that says what is done by hand, its ticks, its files, and how it prints.
+import assert from 'node:assert/strict'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { after, before, test } from 'node:test'
+import { seriousIn } from './serious.mjs'
+import { openStage, row, settles } from './stage.mjs'
+import { unzipped } from './unzip.mjs'
+
+let stage, page, id
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+  id = (await stage.post('/api/templates', { name: 'Cooper’s yard' })).id
+  const { head } = await stage.get(`/api/documents/${id}`)
+  const cast = 'Barrels: mallet by Breakwater Kit, split over 4\nVoices: cooper; mono; input 6\nVats (bus): brine (return) 1.1 s\nSections: Hoop 4, Stave 4'
+  const { edits } = await stage.post(`/api/documents/${id}/cast`, { text: cast })
+  await stage.post(`/api/documents/${id}/edits`, { revision: head.revision, edits })
+})
+after(() => stage.close())
+
+test('what is to be done by hand is listed, ticked, and still ticked when somebody comes back', async () => {
+  await page.goto(`${stage.address}/templates/${id}`)
+  await row(page, 'Cooper').waitFor()
+  await page.getByRole('link', { name: 'Call sheet' }).click()
+  const hands = page.getByRole('region', { name: 'By hand' })
+  await hands.getByText('Cooper: takes input 6').waitFor()
+  const sheet = await stage.get(`/api/documents/${id}/call-sheet`)
+  assert.equal(await hands.getByRole('checkbox').count(), sheet.handwork.length)
+  assert.deepEqual(await seriousIn(page), [])
+  await hands.getByLabel('Cooper: takes input 6').check()
+  await hands.getByText(`${sheet.handwork.length} lines, 1 done`).waitFor()
+  await page.reload()
+  await hands.getByText(`${sheet.handwork.length} lines, 1 done`).waitFor()
+  assert.equal(await hands.getByLabel('Cooper: takes input 6').isChecked(), true)
+})
+
+test('every pad is followed to its channel, and every channel stands with what leads to it and away', async () => {
+  const pads = page.getByRole('region', { name: 'Pads' })
+  const kick = (await stage.get(`/api/documents/${id}/call-sheet`)).patches.find((p) => p.name === 'Kick')
+  await pads.getByRole('row', { name: new RegExp(`Kick C2 · 36 ${kick.jack} ${kick.taker}`) }).waitFor()
+  await page.getByRole('region', { name: 'Channels' }).getByRole('row', { name: /Cooper input 6 Voices/ }).waitFor()
+})
+
+test('the project is a ZIP by the book, well-formed, and holds every channel', async () => {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /DAWproject/ }).click()])
+  assert.equal(download.suggestedFilename(), 'cooper-s-yard.dawproject')
+  const folder = mkdtempSync(join(tmpdir(), 'home-stage-project-'))
+  try {
+    const file = join(folder, 'x.dawproject')
+    await download.saveAs(file)
+    const xml = unzipped(readFileSync(file), 'project.xml').toString()
+    writeFileSync(join(folder, 'project.xml'), xml)
+    execFileSync('xmllint', ['--noout', '--nonet', join(folder, 'project.xml')])
+    const tracks = [...xml.matchAll(/<Track [^>]*name="([^"]*)"/g)].map((m) => m[1]).sort()
+    assert.deepEqual(tracks, (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel.name).sort())
+  } finally {
+    rmSync(folder, { recursive: true })
+  }
+})
+
+test('on paper there is nothing to press, and all of it is there', async () => {
+  await page.emulateMedia({ media: 'print' })
+  await settles(() => page.getByRole('navigation', { name: 'Places' }).isVisible(), false)
+  assert.equal(await page.getByRole('button', { name: 'Print' }).isVisible(), false)
+  // Nothing scrolls: the page is as long as what stands on it.
+  assert.ok(await page.evaluate(() => [...document.querySelectorAll('#app, .stage, .place, main')].every((e) => e.scrollHeight <= e.clientHeight + 1)))
+  for (const format of ['A4', 'Letter']) assert.match((await page.pdf({ format })).subarray(0, 5).toString(), /%PDF-/)
+  await page.emulateMedia({ media: 'screen' })
+})
+
+test('nothing went wrong in the console', () => {
+  assert.deepEqual(stage.strangers, [])
+  assert.deepEqual(stage.troubles, [])
+})
