@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { seriousIn } from './serious.mjs'
 import { openStage, row, settles } from './stage.mjs'
-import { unzipped } from './unzip.mjs'
+import { unzipped, zipped } from './unzip.mjs'
 
 let stage, page, id
 before(async () => {
@@ -69,6 +69,43 @@ test('on paper there is nothing to press, and all of it is there', async () => {
   assert.ok(await page.evaluate(() => [...document.querySelectorAll('#app, .stage, .place, main')].every((e) => e.scrollHeight <= e.clientHeight + 1)))
   for (const format of ['A4', 'Letter']) assert.match((await page.pdf({ format })).subarray(0, 5).toString(), /%PDF-/)
   await page.emulateMedia({ media: 'screen' })
+})
+
+const bring = (name, buffer) => page.getByLabel('A template document or a DAWproject').setInputFiles({ name, mimeType: 'application/zip', buffer })
+
+test('a project of ours that comes back unaltered is the template that it was', async () => {
+  const file = Buffer.from(await (await fetch(`${stage.address}/api/documents/${id}/project`)).arrayBuffer())
+  await page.goto(stage.address)
+  await bring('back.dawproject', file)
+  await page.getByRole('heading', { name: 'Cooper’s yard 2', level: 1 }).waitFor()
+  const back = page.url().split('/').pop()
+  const of = async (which) => (await stage.get(`/api/documents/${which}`)).channels.map((c) => c.channel)
+  assert.deepEqual(await of(back), await of(id))
+})
+
+test('a project from elsewhere comes in as far as it can be said, and what stays behind is named', async () => {
+  const channel = (id, name, role, more = '') => `<Track id="t${id}" name="${name}" contentType="audio"><Channel id="c${id}" role="${role}" destination="c0">${more}</Channel></Track>`
+  const project = `<?xml version="1.0"?><Project version="1.0"><Structure><Track id="t0" name="Sum"><Channel id="c0" role="master"/></Track>
+    ${channel(1, 'Tin bath reverb', 'effect')}
+    ${channel(2, 'Whistle close tk2', 'regular', '<Devices><Ladder deviceName="Ninth rung" deviceRole="audioFX"/></Devices><Sends><Send destination="c1" type="pre"><Volume unit="linear" value="0.5"/></Send></Sends><Volume unit="linear" value="0.707945784"/>')}
+    </Structure></Project>`
+  await page.goto(stage.address)
+  await bring('Attic tapes.dawproject', zipped({ 'project.xml': project }))
+  await page.getByRole('status').getByText('Attic tapes.dawproject is here').waitFor()
+  await page.getByRole('status').getByText(/Ninth rung/).waitFor()
+  await page.getByRole('status').getByRole('link', { name: 'Open it' }).click()
+  await page.getByRole('heading', { name: 'Attic tapes', level: 1 }).waitFor()
+  const made = (await stage.get(`/api/documents/${page.url().split('/').pop()}`)).channels.map((c) => c.channel)
+  const whistle = made.find((c) => c.name === 'Whistle close tk2')
+  assert.deepEqual([whistle.level, whistle.sends.map((s) => [s.to, s.level, s.tap])], [-3, [['tin-bath-reverb', -6.021, 'pre']]])
+})
+
+test('what is no project is refused with a sentence, and nothing is made', async () => {
+  await page.goto(stage.address)
+  const before = (await stage.get('/api/templates')).length
+  await bring('stray.dawproject', zipped({ 'readme.txt': 'hello' }))
+  await page.getByRole('alert').getByText('There is no project.xml in it').waitFor()
+  assert.equal((await stage.get('/api/templates')).length, before)
 })
 
 test('nothing went wrong in the console', () => {

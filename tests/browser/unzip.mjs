@@ -1,6 +1,6 @@
-// Reads a file of a ZIP by its central directory, as the open description of the format has it (APPNOTE, 4.3).
+// Reads and writes ZIPs by their central directory, as the open description of the format has it (APPNOTE, 4.3).
 import assert from 'node:assert/strict'
-import { inflateRawSync } from 'node:zlib'
+import { crc32, inflateRawSync } from 'node:zlib'
 
 /** @returns the bytes of a file in a ZIP */
 export function unzipped(zip, name) {
@@ -17,4 +17,33 @@ export function unzipped(zip, name) {
     at += 46 + nameLength + extra + comment
   }
   assert.fail(`${name} is not in it`)
+}
+
+/** @returns a ZIP of files that are stored as they are, by name */
+export function zipped(files) {
+  const [bodies, directory] = [[], []]
+  let at = 0
+  for (const [name, text] of Object.entries(files)) {
+    const [title, bytes] = [Buffer.from(name), Buffer.from(text)]
+    // Version, flags, method, time, date, checksum, packed and whole length, length of the name, no extra field.
+    const facts = Buffer.alloc(26)
+    facts.writeUInt16LE(20, 0)
+    facts.writeUInt16LE(0x21, 8)
+    facts.writeUInt32LE(crc32(bytes), 10)
+    facts.writeUInt32LE(bytes.length, 14)
+    facts.writeUInt32LE(bytes.length, 18)
+    facts.writeUInt16LE(title.length, 22)
+    bodies.push(Buffer.from('PK\x03\x04', 'latin1'), facts, title, bytes)
+    const place = Buffer.alloc(14)
+    place.writeUInt32LE(at, 10)
+    directory.push(Buffer.from('PK\x01\x02\x14\x00', 'latin1'), facts, place, title)
+    at += 30 + title.length + bytes.length
+  }
+  const entries = Buffer.concat(directory)
+  const end = Buffer.alloc(22)
+  end.write('PK\x05\x06', 'latin1')
+  for (const place of [8, 10]) end.writeUInt16LE(Object.keys(files).length, place)
+  end.writeUInt32LE(entries.length, 12)
+  end.writeUInt32LE(at, 16)
+  return Buffer.concat([...bodies, entries, end])
 }

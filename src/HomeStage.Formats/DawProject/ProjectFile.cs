@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Text;
 using System.Xml;
 using System.Xml.Linq;
+using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
 
@@ -15,6 +16,9 @@ public static class ProjectFile
 
     /// <summary>Where our own document lies in the file.</summary>
     public const string OwnDocument = "home-stage/template.json";
+
+    /// <summary>Where the project's own mark lies, by which one that was altered elsewhere is known.</summary>
+    public const string OwnMark = "home-stage/project.sha256";
 
     // Entries need a date; the first one that ZIP can say keeps the bytes the same.
     private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
@@ -34,16 +38,21 @@ public static class ProjectFile
         foreach (var used in template.Channels.SelectMany(c => c.Starters).Select(s => s.Sound).DistinctBy(s => s.Content).OrderBy(s => s.Content, StringComparer.Ordinal))
             if (sound(used.Content) is { } bytes)
             {
-                paths[used.Content] = $"audio/{Packages.SongPackage.FileName(used.Title)}-{used.Content[..8]}.wav";
+                paths[used.Content] = PathOf(used);
                 files.Add((paths[used.Content], bytes));
             }
 
-        Add(zip, "project.xml", Bytes(ProjectTree.Of(template, act, paths)));
+        var project = Bytes(ProjectTree.Of(template, act, paths));
+        Add(zip, "project.xml", project);
         Add(zip, "metadata.xml", Bytes(new(new XElement("MetaData", new XElement("Title", ProjectText.Of(template.Name)), template.Note.Length == 0 ? null : new XElement("Comment", ProjectText.Of(template.Note))))));
         Add(zip, OwnDocument, TemplateDocument.Write(template));
+        Add(zip, OwnMark, Encoding.ASCII.GetBytes(ProjectReader.Mark(project)));
         foreach (var (path, bytes) in files)
             Add(zip, path, bytes);
     }
+
+    /// <returns>Where a sound lies in the file: its title, and enough of its content to tell it from others.</returns>
+    internal static string PathOf(MediaRef sound) => $"audio/{Packages.SongPackage.FileName(sound.Title)}-{sound.Content[..8]}.wav";
 
     private static byte[] Bytes(XDocument document)
     {

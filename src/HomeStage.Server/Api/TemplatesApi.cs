@@ -3,6 +3,7 @@ using HomeStage.Core.Media;
 using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.Formats;
+using HomeStage.Formats.DawProject;
 using HomeStage.Formats.Documents;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
@@ -22,7 +23,8 @@ internal static class TemplatesApi
     public sealed record Created(string Id);
 
     /// <param name="MissingSounds">What the document uses and the shelf does not have: these sounds are silent until they are brought.</param>
-    public sealed record BroughtIn(string Id, IReadOnlyList<MediaRef> MissingSounds);
+    /// <param name="LeftOut">What of the file was not taken in, in words.</param>
+    public sealed record BroughtIn(string Id, IReadOnlyList<MediaRef> MissingSounds, IReadOnlyList<string> LeftOut);
 
     public static void MapTemplates(this RouteGroupBuilder api)
     {
@@ -30,6 +32,7 @@ internal static class TemplatesApi
         group.MapGet("/", List);
         group.MapPost("/", Create);
         group.MapPost("/from-document", FromDocument);
+        group.MapPost("/from-project", FromProject);
         group.MapPut("/{id}/default", OpenByDefault);
         group.MapPut("/{id}/leads", LeadCategory);
     }
@@ -78,12 +81,32 @@ internal static class TemplatesApi
         };
     }
 
-    private static async Task<Created<BroughtIn>> BringInAsync(Template template, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    /// <param name="name">What it is called where the file does not say.</param>
+    private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
+        HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    {
+        var bytes = await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation);
+        if (bytes is null)
+            return Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024} MB.");
+        switch (ProjectReader.Read(bytes, TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } title ? title : "Brought in", cancellation))
+        {
+            case FormatResult<ReadProject>.Refused refused:
+                return Problems.Unreadable(refused.Code, refused.Sentence);
+            case FormatResult<ReadProject>.Read { Value: var read }:
+                foreach (var (soundTitle, file) in read.Sounds)
+                    await media.AddAsync(file, soundTitle, cancellation);
+                return await BringInAsync(read.Template, store, media, cancellation, read.LeftOut);
+            default:
+                throw new InvalidOperationException("A project is read or refused.");
+        }
+    }
+
+    private static async Task<Created<BroughtIn>> BringInAsync(Template template, DocumentStore store, MediaStore media, CancellationToken cancellation, IReadOnlyList<string>? leftOut = null)
     {
         var absent = media.Around(template).AbsentSounds;
         var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
         return TypedResults.Created($"/api/documents/{document.Id}",
-            new BroughtIn(document.Id, [.. UsedSounds.Of(template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)]));
+            new BroughtIn(document.Id, [.. UsedSounds.Of(template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)], leftOut ?? []));
     }
 
     /// <summary>Songs of its category begin from it unless another is chosen.</summary>

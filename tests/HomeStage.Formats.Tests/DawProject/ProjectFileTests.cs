@@ -118,7 +118,7 @@ public class ProjectFileTests
             new PutStarter(new("roof"), new("Rain", rain, Loops: true, new(0), ["a"]) { Fit = LoopFit.Resampled, Quarters = 4 }));
         var opened = new Opened(template, "mix", _ => [9]);
 
-        Assert.Equal([("A", 0.0), ("B", 8), ("C", 14)], opened.Project.Descendants("Marker").Select(m => ((string)m.Attribute("name")!, (double)m.Attribute("time")!)));
+        Assert.Equal([("A", 0.0), ("B", 8), ("C", 14), ("End", 18)], opened.Project.Descendants("Marker").Select(m => ((string)m.Attribute("name")!, (double)m.Attribute("time")!)));
         Assert.Equal([(0.0, 120.0), (8, 90), (14, 120)], opened.Project.Descendants("TempoAutomation").Elements("RealPoint").Select(p => ((double)p.Attribute("time")!, (double)p.Attribute("value")!)));
         Assert.Equal([(0.0, 4, 4), (8, 6, 8), (14, 4, 4)], opened.Project.Descendants("TimeSignaturePoint").Select(p => ((double)p.Attribute("time")!, (int)p.Attribute("numerator")!, (int)p.Attribute("denominator")!)));
         var toll = opened.Project.Descendants("Clip").Single(c => (string?)c.Attribute("name") == "Toll");

@@ -3496,6 +3496,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/from-project": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    name?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtIn"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/default": {
         parameters: {
             query?: never;
@@ -4866,6 +4903,7 @@ export interface components {
         BroughtIn: {
             id: string;
             missingSounds: components["schemas"]["MediaRef"][];
+            leftOut: string[];
         };
         BroughtKit: {
             kit: components["schemas"]["Kit"];

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useInfiniteScroll } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import BroughtInNote from './BroughtInNote.vue'
 import RemovedDialog from './RemovedDialog.vue'
 import RemovedNotice from './RemovedNotice.vue'
 import SoundsDialog from './SoundsDialog.vue'
@@ -97,26 +98,15 @@ onMounted(async () => {
       <input
         ref="file"
         type="file"
-        accept=".json,application/json"
+        accept=".json,.dawproject,.zip,application/json"
         hidden
-        aria-label="A template document"
+        aria-label="A template document or a DAWproject"
         @change="take(($event.target as HTMLInputElement).files)"
       />
     </div>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <RemovedNotice v-if="removed" :thing="removed" @back="library.cameBack" @close="removed = undefined" />
-    <p v-if="broughtIn" class="brought" role="status">
-      {{ broughtIn.name }} is here, without
-      {{ broughtIn.missingSounds.length === 1 ? 'one sound' : `${broughtIn.missingSounds.length} sounds` }} that it
-      uses:
-      {{
-        broughtIn.missingSounds
-          .slice(0, 4)
-          .map((m) => m.title)
-          .join(', ')
-      }}{{ broughtIn.missingSounds.length > 4 ? ' and more' : '' }}. They play silence until their files are brought.
-      <RouterLink :to="`/templates/${broughtIn.id}`">Open it</RouterLink>
-    </p>
+    <BroughtInNote v-if="broughtIn" :brought="broughtIn" />
     <div v-if="shown" class="bills">
       <TemplateBill
         v-for="template in shown"
@@ -212,13 +202,6 @@ onMounted(async () => {
 
 .trouble {
   color: var(--blocker);
-}
-
-.brought {
-  margin: 0 0 16px;
-  padding: 8px 14px;
-  background: var(--raised);
-  border-radius: 8px;
 }
 
 .lately {

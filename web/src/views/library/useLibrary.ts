@@ -98,8 +98,12 @@ export function useLibrary() {
   /** @returns when the file has been taken in, or its trouble said */
   function take(chosen: File) {
     return attempt(async () => {
-      const made = await upload<BroughtIn>('/api/templates/from-document', chosen, 'application/json')
-      if (made.missingSounds.length === 0) return void (await router.push(`/templates/${made.id}`))
+      const name = encodeURIComponent(chosen.name.replace(/\.[^.]*$/, ''))
+      const made = /\.json$/i.test(chosen.name)
+        ? await upload<BroughtIn>('/api/templates/from-document', chosen, 'application/json')
+        : await upload<BroughtIn>(`/api/templates/from-project?name=${name}`, chosen, 'application/zip')
+      if (made.missingSounds.length === 0 && made.leftOut.length === 0)
+        return void (await router.push(`/templates/${made.id}`))
       broughtIn.value = { ...made, name: chosen.name }
       await load()
     })

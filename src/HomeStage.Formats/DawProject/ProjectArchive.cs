@@ -1,0 +1,39 @@
+using System.IO.Compression;
+
+namespace HomeStage.Formats.DawProject;
+
+/// <summary>The few files of a project that are read, each up to a limit; what a file claims to be long is not believed.</summary>
+internal sealed class ProjectArchive : IDisposable
+{
+    private const int MostFiles = 20_000;
+    private readonly ZipArchive _zip;
+
+    /// <exception cref="InvalidDataException">Not a ZIP, or damaged.</exception>
+    public ProjectArchive(byte[] bytes)
+    {
+        _zip = new(new MemoryStream(bytes, writable: false), ZipArchiveMode.Read);
+        if (_zip.Entries.Count > MostFiles)
+            throw new InvalidDataException($"It holds more than {MostFiles:N0} files.");
+    }
+
+    /// <returns>Null where there is no such file.</returns>
+    /// <exception cref="InvalidDataException">It is longer than that.</exception>
+    public byte[]? File(string path, int most)
+    {
+        if (_zip.GetEntry(path) is not { } entry)
+            return null;
+        using var from = entry.Open();
+        using var to = new MemoryStream();
+        var buffer = new byte[81920];
+        for (int read; (read = from.Read(buffer)) > 0;)
+        {
+            if (to.Length + read > most)
+                throw new InvalidDataException($"{path} has more than {most / 1024 / 1024} MB.");
+            to.Write(buffer, 0, read);
+        }
+
+        return to.ToArray();
+    }
+
+    public void Dispose() => _zip.Dispose();
+}

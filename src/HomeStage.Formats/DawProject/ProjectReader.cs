@@ -1,0 +1,120 @@
+using System.Security.Cryptography;
+using System.Text;
+using System.Xml;
+using System.Xml.Linq;
+using HomeStage.Core.Editing.Rules;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Documents;
+
+namespace HomeStage.Formats.DawProject;
+
+/// <summary>Reads a DAWproject 1.0 file as a template: our own document where it lies in the file and nobody has altered the project, else what the project says.</summary>
+/// <remarks>Any order of elements, unknown ones passed over. Takes are clips of sound and stay behind, as do plug-in states, automation and what no processor of
+/// ours can say. Bounded: 64 MB packed, 32 MB of project.xml, 256 levels of nesting, 20,000 tracks, 200,000 notes.</remarks>
+public static class ProjectReader
+{
+    public const int MostBytes = 64 * 1024 * 1024;
+    private const int MostXml = 32 * 1024 * 1024;
+    private const int DeepestNesting = 256;
+    private const long MostSteps = 4_000_000;
+
+    /// <param name="title">What it is called where the file does not say: 1 to 80 characters.</param>
+    public static FormatResult<ReadProject> Read(byte[] file, string title, CancellationToken cancellation = default)
+    {
+        if (file.Length > MostBytes)
+            return Refused("too-large", $"A project may have {MostBytes / 1024 / 1024} MB.");
+        try
+        {
+            using var archive = new ProjectArchive(file);
+            if (archive.File("project.xml", MostXml) is not { } xml)
+                return Refused("no-project", "There is no project.xml in it: this is no DAWproject.");
+            var metadata = archive.File("metadata.xml", 1024 * 1024);
+            return Own(archive, xml) is { } own
+                ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), []))
+                : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation));
+        }
+        catch (InvalidDataException e)
+        {
+            return Refused("damaged", $"This cannot be read as a DAWproject. {e.Message}");
+        }
+        catch (XmlException e)
+        {
+            return Refused("damaged", $"Its project.xml is not whole XML: something is wrong near line {e.LineNumber}.");
+        }
+    }
+
+    /// <returns>SHA-256 of a project, by which one that was altered is known: 64 hexadecimal digits.</returns>
+    internal static string Mark(ReadOnlySpan<byte> xml) => Convert.ToHexStringLower(SHA256.HashData(xml));
+
+    private static Template? Own(ProjectArchive archive, byte[] xml) =>
+        archive.File(ProjectFile.OwnMark, 1024) is { } mark && Encoding.ASCII.GetString(mark) == Mark(xml)
+        && archive.File(ProjectFile.OwnDocument, MostXml) is { } document && TemplateDocument.Read(document) is FormatResult<Template>.Read { Value: var own }
+            ? own
+            : null;
+
+    /// <summary>As they lie in the file; one that is not what it is called after is passed over, as are those beyond 128 MB together.</summary>
+    private static List<(string Title, byte[] File)> SoundsOf(ProjectArchive archive, Template own)
+    {
+        var sounds = new List<(string Title, byte[] File)>();
+        foreach (var used in own.Channels.SelectMany(c => c.Starters).Select(s => s.Sound).DistinctBy(s => s.Content))
+            if (archive.File(ProjectFile.PathOf(used), MostBytes) is { } bytes && Mark(bytes) == used.Content && sounds.Sum(s => (long)s.File.Length) + bytes.Length <= 2L * MostBytes)
+                sounds.Add((used.Title, bytes));
+        return sounds;
+    }
+
+    private static FormatResult<ReadProject> Foreign(XElement project, string title, ReadingBudget budget)
+    {
+        if (project.Name.LocalName != "Project")
+            return Refused("no-project", $"Its project.xml begins with {TextRules.Cleaned(project.Name.LocalName, 40)}, not with Project.");
+        var left = new LeftOut();
+        var timeline = ReadTime.Of(project, left);
+        var empty = EmptyStage.Create(title);
+        var tracks = new ReadTracks(project, empty.Acts, left, budget);
+        var (starts, byTrack) = (ReadTime.Starts(project, timeline), tracks.Tracks);
+        var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => byTrack.GetValueOrDefault(l.Text("track")!));
+        var channels = tracks.Channels().Select(c => !Capabilities.Of(c.Kind).Plays && c.Kind != ChannelKind.Notes ? c : c.Source is null && c.Kind != ChannelKind.Notes ? c : c with { Patterns = ReadNotes.Patterns(lanes[c.Id], timeline, starts, budget) }).ToList();
+        if (project.Descendants("Audio").Any())
+            left.Add($"{project.Descendants("Audio").Count()} clips of sound.");
+        if (project.Descendants("Points").Any())
+            left.Add($"{project.Descendants("Points").Count()} curves of automation.");
+        if (project.Descendants("State").Any())
+            left.Add($"{project.Descendants("State").Count()} states of plug-ins.");
+        if (project.Element("Scenes")?.HasElements == true)
+            left.Add("Scenes.");
+        if (channels.Count > TemplateRules.MostChannels)
+            return Refused("too-many", $"A template has {TemplateRules.MostChannels:N0} channels at most.");
+        var template = empty with { Timeline = timeline, Channels = ChannelList.From(channels) };
+        return TemplateRules.Check(template) is { } wrong
+            ? Refused("not-a-template", $"What it says makes no template. {wrong.Sentence}")
+            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], left.Words));
+    }
+
+    private static string Titled(byte[]? metadata, string otherwise)
+    {
+        try
+        {
+            return metadata is not null && TextRules.Cleaned(Load(metadata).Element("Title")?.Value, TextRules.LongestName) is { Length: > 0 } title ? title : otherwise;
+        }
+        catch (XmlException)
+        {
+            // What it is called is not worth losing the rest for.
+            return otherwise;
+        }
+    }
+
+    /// <summary>Nothing is fetched, no entity is expanded, and what is nested without end is not built.</summary>
+    /// <exception cref="XmlException">Not whole XML, or with a document type.</exception>
+    /// <exception cref="InvalidDataException">Nested too deep.</exception>
+    private static XElement Load(byte[] xml)
+    {
+        XmlReaderSettings bounded() => new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, MaxCharactersInDocument = MostXml, IgnoreComments = true, IgnoreWhitespace = true, IgnoreProcessingInstructions = true };
+        using (var looked = XmlReader.Create(new MemoryStream(xml, writable: false), bounded()))
+            while (looked.Read())
+                if (looked.Depth > DeepestNesting)
+                    throw new InvalidDataException($"It is nested deeper than {DeepestNesting} levels.");
+        using var reader = XmlReader.Create(new MemoryStream(xml, writable: false), bounded());
+        return XDocument.Load(reader).Root!;
+    }
+
+    private static FormatResult<ReadProject>.Refused Refused(string code, string sentence) => new(code, sentence);
+}

@@ -1,0 +1,10 @@
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Formats.DawProject;
+
+/// <summary>What came of a project file.</summary>
+/// <param name="Template">Keeps every rule.</param>
+/// <param name="IsOwn">Whether it is our own document, which lay in the file and whose project nobody has altered.</param>
+/// <param name="Sounds">Files of sounds that the template uses and that lay in the file whole, with their titles.</param>
+/// <param name="LeftOut">What was not taken in, in words.</param>
+public sealed record ReadProject(Template Template, bool IsOwn, IReadOnlyList<(string Title, byte[] File)> Sounds, IReadOnlyList<string> LeftOut);
