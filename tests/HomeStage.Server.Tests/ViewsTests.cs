@@ -56,7 +56,7 @@ public class ViewsTests
 
         Assert.Equal("to outputs 1–2", words["main"]);
         Assert.Equal("14 pieces, 8 outputs", words["kit"]);
-        Assert.Equal("Tide 9–10", words["split"]);
+        Assert.Equal("9–10 · Tide", words["split"]);
         Assert.Equal("inputs 3, 4, not monitored", words["voice"]);
         Assert.Equal("1 send", words["r"]);
         Assert.Equal("4 channels", words["mix-bus"]);

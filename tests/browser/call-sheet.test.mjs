@@ -5,9 +5,9 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
+import { strToU8, unzipSync, zipSync } from 'fflate'
 import { seriousIn } from './serious.mjs'
 import { openStage, row, settles } from './stage.mjs'
-import { unzipped, zipped } from './unzip.mjs'
 
 let stage, page, id
 before(async () => {
@@ -51,7 +51,7 @@ test('the project is a ZIP by the book, well-formed, and holds every channel', a
   try {
     const file = join(folder, 'x.dawproject')
     await download.saveAs(file)
-    const xml = unzipped(readFileSync(file), 'project.xml').toString()
+    const xml = Buffer.from(unzipSync(readFileSync(file))['project.xml']).toString()
     writeFileSync(join(folder, 'project.xml'), xml)
     execFileSync('xmllint', ['--noout', '--nonet', join(folder, 'project.xml')])
     const tracks = [...xml.matchAll(/<Track [^>]*name="([^"]*)"/g)].map((m) => m[1]).sort()
@@ -69,6 +69,36 @@ test('on paper there is nothing to press, and all of it is there', async () => {
   assert.ok(await page.evaluate(() => [...document.querySelectorAll('#app, .stage, .place, main')].every((e) => e.scrollHeight <= e.clientHeight + 1)))
   for (const format of ['A4', 'Letter']) assert.match((await page.pdf({ format })).subarray(0, 5).toString(), /%PDF-/)
   await page.emulateMedia({ media: 'screen' })
+})
+
+test('stems are listed with what would be silent, rendered at once, and each is as long and as wide as asked', async () => {
+  await page.getByRole('button', { name: 'Stems…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Stems' })
+  // Nothing plays on this stage yet: that is said before anything is rendered.
+  await dialog.getByRole('note').getByText(/would be silent/).waitFor()
+  assert.deepEqual(await seriousIn(page), [])
+  await dialog.getByLabel('As').selectOption({ label: '32 bit, floating' })
+  await dialog.getByLabel('Tail, s').fill('1.5')
+  await dialog.getByLabel('Which').selectOption({ label: 'every channel' })
+  await dialog.getByLabel('dry').check()
+  const plan = await stage.get(`/api/documents/${id}/stems`)
+  await dialog.getByText(new RegExp(`^\\s*${plan.channels.length} files`)).waitFor()
+  const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Render and download' }).click()])
+  await dialog.getByRole('status').getByText('Downloaded.').waitFor()
+  const files = unzipSync(readFileSync(await download.path()))
+  assert.equal(Object.keys(files).length, plan.channels.length)
+  const frames = Math.round((plan.seconds + 1.5) * plan.sampleRateHz)
+  const folder = mkdtempSync(join(tmpdir(), 'home-stage-stems-'))
+  for (const [at, name] of Object.keys(files).entries()) {
+    writeFileSync(join(folder, name), files[name])
+    const facts = execFileSync('soxi', [join(folder, name)]).toString()
+    assert.match(name, new RegExp(`^${String(at + 1).padStart(2, '0')}-.*-dry\\.wav$`))
+    assert.match(facts, new RegExp(`Channels\\s+: ${plan.channels[at].format === 'mono' ? 1 : 2}`))
+    assert.match(facts, /32-bit Floating Point PCM/)
+    assert.match(facts, new RegExp(`= ${frames} samples`))
+  }
+  rmSync(folder, { recursive: true })
+  await dialog.getByRole('button', { name: 'Close', exact: true }).last().click()
 })
 
 const bring = (name, buffer) => page.getByLabel('A template document or a DAWproject').setInputFiles({ name, mimeType: 'application/zip', buffer })
@@ -90,7 +120,7 @@ test('a project from elsewhere comes in as far as it can be said, and what stays
     ${channel(2, 'Whistle close tk2', 'regular', '<Devices><Ladder deviceName="Ninth rung" deviceRole="audioFX"/></Devices><Sends><Send destination="c1" type="pre"><Volume unit="linear" value="0.5"/></Send></Sends><Volume unit="linear" value="0.707945784"/>')}
     </Structure></Project>`
   await page.goto(stage.address)
-  await bring('Attic tapes.dawproject', zipped({ 'project.xml': project }))
+  await bring('Attic tapes.dawproject', Buffer.from(zipSync({ 'project.xml': strToU8(project) })))
   await page.getByRole('status').getByText('Attic tapes.dawproject is here').waitFor()
   await page.getByRole('status').getByText(/Ninth rung/).waitFor()
   await page.getByRole('status').getByRole('link', { name: 'Open it' }).click()
@@ -103,7 +133,7 @@ test('a project from elsewhere comes in as far as it can be said, and what stays
 test('what is no project is refused with a sentence, and nothing is made', async () => {
   await page.goto(stage.address)
   const before = (await stage.get('/api/templates')).length
-  await bring('stray.dawproject', zipped({ 'readme.txt': 'hello' }))
+  await bring('stray.dawproject', Buffer.from(zipSync({ 'readme.txt': strToU8('hello') })))
   await page.getByRole('alert').getByText('There is no project.xml in it').waitFor()
   assert.equal((await stage.get('/api/templates')).length, before)
 })

@@ -179,11 +179,11 @@ test('a song is started, remembers its template, and its package opens elsewhere
   assert.deepEqual(first, second)
 
   const files = unzipSync(first)
-  assert.deepEqual(Object.keys(files).sort(), ['the-lamp-goes-out.mid', 'the-lamp-goes-out.template.json', 'the-lamp-goes-out.wav'])
+  assert.deepEqual(Object.keys(files).sort(), ['the-lamp-goes-out.dawproject', 'the-lamp-goes-out.mid', 'the-lamp-goes-out.template.json', 'the-lamp-goes-out.wav'])
   const document = JSON.parse(new TextDecoder().decode(files['the-lamp-goes-out.template.json']))
   assert.equal(document.template.timeline.tempoBpm, 96)
   assert.equal(new TextDecoder('latin1').decode(files['the-lamp-goes-out.wav'].slice(0, 4)), 'RIFF')
-  readMidi(parseMidi(files['the-lamp-goes-out.mid']))
+  readMidi(parseMidi(files['the-lamp-goes-out.dawproject', 'the-lamp-goes-out.mid']))
 })
 
 test('the song’s own running order can be edited and leaves the template alone', async () => {

@@ -83,6 +83,7 @@ internal static class DocumentApi
         group.MapInheritance();
         group.MapCopies();
         group.MapCallSheet();
+        group.MapStemPlan();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

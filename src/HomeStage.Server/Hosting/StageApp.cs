@@ -69,6 +69,8 @@ public static class StageApp
         services.AddSingleton(new TapeShelf(options.Memory.Tapes));
         AddJobs<RenderedAudio>(services, options.Memory.Renders);
         AddJobs<SongZip>(services, options.Memory.Packages);
+        AddJobs<StemZip>(services, StemZip.MostBytesOnDisk);
+        services.AddSingleton(new StemFolder(Path.Combine(options.DataFolder, "stems")));
         if (options.WriteOpenApi is null)
             services.AddHostedService<Housekeeping>();
         services.ConfigureHttpJsonOptions(json => DocumentJson.Apply(json.SerializerOptions));
@@ -130,6 +132,7 @@ public static class StageApp
         api.MapOutputPlans();
         api.MapCabledMachines();
         api.MapPackages();
+        api.MapStems();
         api.MapRemoved();
         api.MapShelf();
         api.MapStudios();

@@ -2556,6 +2556,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/stems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    act?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StemPlanView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/revisions": {
         parameters: {
             query?: never;
@@ -4039,6 +4078,136 @@ export interface paths {
         trace?: never;
     };
     "/api/packages/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewStems"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stems/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stems/{id}/file": {
         parameters: {
             query?: never;
             header?: never;
@@ -6779,6 +6948,16 @@ export interface components {
             withoutPrints?: null | unknown[];
             countIn?: null | components["schemas"]["CountIn"];
         };
+        NewStems: {
+            document: string;
+            channels: unknown[];
+            depth: components["schemas"]["WaveDepth"];
+            /** Format: double */
+            tailSeconds: number;
+            /** @default false */
+            dry: boolean;
+            act?: null | string;
+        };
         NewTemplate: {
             name: string;
         };
@@ -7617,6 +7796,25 @@ export interface components {
             studioInputs: string[];
             countIn: null | components["schemas"]["CountIn"];
         };
+        StemChoice: {
+            id: components["schemas"]["ChannelId"];
+            name: string;
+            /** Format: int32 */
+            depth: number;
+            kind: components["schemas"]["ChannelKind"];
+            format: components["schemas"]["ChannelFormat"];
+            feedsTheLastSum: boolean;
+            silentBecause: string[];
+        };
+        StemPlanView: {
+            act: string;
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            sampleRateHz: number;
+            lastSum: string;
+            channels: components["schemas"]["StemChoice"][];
+        };
         StepFigure: {
             name: string;
             ticks: number[];
@@ -7905,6 +8103,8 @@ export interface components {
             /** @default  */
             note: string;
         };
+        /** @enum {unknown} */
+        WaveDepth: "int16" | "int24" | "float32";
         WeightView: {
             /** Format: double */
             sharePercent: number;

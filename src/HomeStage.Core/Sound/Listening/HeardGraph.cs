@@ -52,6 +52,9 @@ internal sealed class HeardGraph
     /// <summary>The stages whose signal something takes.</summary>
     public HashSet<int> Taken { get; } = [];
 
+    /// <returns>The stage at which a stem is taken.</returns>
+    public int StageOf(Stem stem) => Graph.Template.Channels.IndexOf(stem.Channel) is var channel && stem.IsDry ? Graph.InputOf(channel) : Graph.PostOf(channel);
+
     public Channel ChannelOf(int stage) => Graph.Template.Channels[Graph.Stages[stage].Channel];
 
     /// <summary>Whether the meters of a channel read after its fader: where something goes on from there, in this render or not, or

@@ -17,7 +17,20 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
     public IReadOnlyList<(long Frame, float Db)> Trace => factory.Trace;
 
     /// <returns>What brings the listening point to two lanes; null where nothing sounds there.</returns>
-    public LinkMixer? ToOutput() => _blocks.TryGetValue(heard.Listened, out var block) ? new(block, 1, Spread(heard.Listened), 0) : null;
+    public LinkMixer? ToOutput() => _blocks.TryGetValue(heard.Listened, out var block)
+        ? new(block, 1, Spread(heard.Listened), 0, null, MovingSpread(heard.Listened, heard.LatenessOf(heard.Listened)))
+        : null;
+
+    /// <returns>Where a stem is taken: what goes on as it enters what it feeds, spread and waiting as there; what comes in on one lane stays on one.</returns>
+    public StemTap ToStem(Stem stem)
+    {
+        var (stage, lanes) = (heard.StageOf(stem), stem.Lanes(heard.Graph.Template));
+        var block = _blocks.GetValueOrDefault(stage);
+        var onward = stem.IsDry ? null : heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.Destination).Select(l => (Link?)l).FirstOrDefault();
+        var padding = onward is { } link ? heard.Entering(link.To).First(x => x.Link == link).Padding : 0;
+        var arrives = heard.LatenessOf(stage) + padding;
+        return new(block, block is null || lanes == 1 ? null : new(block, 1, Spread(stage), padding, null, MovingSpread(stage, arrives)), lanes, arrives);
+    }
 
     /// <summary>The places of a channel at which its signal is taken.</summary>
     /// <returns>By the place in the channel, from its sum on.</returns>

@@ -21,14 +21,18 @@ internal sealed class RenderPlan
 
     /// <param name="request">Held against the template before.</param>
     /// <param name="tapes">Null where nothing is played from tape or recorded.</param>
-    public RenderPlan(CompiledTemplate compiled, RenderRequest request, IMediaShelf shelf, TapeShelf? tapes)
+    /// <param name="stems">Channels on the way whose sound is taken besides; null for none. Never with tapes.</param>
+    /// <param name="tailFrames">What is kept beyond the end of the range, at least 0.</param>
+    public RenderPlan(CompiledTemplate compiled, RenderRequest request, IMediaShelf shelf, TapeShelf? tapes, IReadOnlyList<Stem>? stems = null, long tailFrames = 0)
     {
         var template = compiled.Template;
         _heard = new(compiled, request);
         var range = RenderRange.Of(template, request);
         LeadFrames = range.LeadFrames(template.SampleRateHz);
-        LengthFrames = range.Frames(template.SampleRateHz);
+        LengthFrames = range.Frames(template.SampleRateHz) + tailFrames;
         EndFrames = LeadFrames + LengthFrames + _heard.LongestLatencyFrames;
+        foreach (var stem in stems ?? [])
+            _heard.Taken.Add(_heard.StageOf(stem));
         _taping = new(_heard, new(compiled, request, _heard, shelf, EndFrames), tapes, EndFrames);
         _patchbay = new(_heard, new(compiled, request, range, shelf));
         var last = _heard.Graph.PostOf(_heard.Graph.Stages[_heard.Listened].Channel);
@@ -36,7 +40,11 @@ internal sealed class RenderPlan
             EnsureUnit(last);
         Levels = [.. _units.GroupBy(u => _levels[u.Key]).OrderBy(g => g.Key).Select(g => GangUnit.Gathered(g.OrderBy(u => u.Key).Select(u => u.Value)).ToArray())];
         _toOutput = _patchbay.ToOutput();
+        Stems = [.. (stems ?? []).Select(_patchbay.ToStem)];
     }
+
+    /// <summary>Where the stems that were asked for are taken, in their order.</summary>
+    public IReadOnlyList<StemTap> Stems { get; }
 
     /// <summary>Units by level: those of one level need nothing of each other.</summary>
     public IReadOnlyList<IUnit[]> Levels { get; }

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import HandworkLists from './HandworkLists.vue'
 import SheetTables from './SheetTables.vue'
+import StemsDialog from './StemsDialog.vue'
 import './print.css'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { DocumentKind, Schemas } from '@/api/types'
@@ -15,6 +16,7 @@ const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
 const sheet = ref<Schemas['SheetView']>()
 const trouble = ref<string>()
+const stemming = ref(false)
 useShown(props)
 
 const file = (what: string) => `/api/documents/${props.id}/${what}`
@@ -51,6 +53,7 @@ const print = () => window.print()
         <a class="plain" :href="file('project')" download>Project for a workstation (DAWproject)</a>
         <a class="plain" :href="file('midi')" download>Standard MIDI File</a>
         <a class="plain" :href="file('document')" download>Template document</a>
+        <button type="button" class="plain" @click="stemming = true">Stems…</button>
         <span class="quiet">
           Few workstations read the project format whole; what it cannot say is listed below. With this page alone
           everything can be set up by hand.
@@ -65,6 +68,7 @@ const print = () => window.print()
       <SheetTables :sheet="sheet" />
     </template>
   </main>
+  <StemsDialog v-model:open="stemming" :document="id" />
 </template>
 
 <style scoped>

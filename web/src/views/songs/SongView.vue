@@ -2,13 +2,13 @@
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { keptWords } from './keptWords'
-import { usePackage } from './usePackage'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
 import AboutDialog from '@/views/order/AboutDialog.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
+import { useMadeFile } from '@/state/useMadeFile'
 
 /** How many starters are named. */
 const mostKept = 8
@@ -17,12 +17,17 @@ const document = useDocument()
 const router = useRouter()
 const song = ref<Song>()
 const trouble = ref<string>()
-const pack = usePackage()
+const pack = useMadeFile('packages')
 const describing = ref(false)
 const counted = ref(false)
 const countIn = computed(() => (document.head?.id === props.id ? document.head.timeline.countIn : null))
 const note = computed(() => (document.head?.id === props.id ? document.head.note : ''))
 const sections = computed(() => (document.head?.id === props.id ? document.head.timeline.sections : []))
+
+/** The one ZIP; what the song counts is in its files where that is ticked. */
+function makePackage() {
+  return pack.make(() => asked(api.POST('/api/packages', { body: { song: props.id, countedIn: counted.value } })))
+}
 
 /** A template that begins as the song is now; the song itself is not touched. */
 async function keepAsTemplate() {
@@ -144,7 +149,7 @@ onMounted(async () => {
           MIDI file and the WAVE
         </label>
         <div class="make">
-          <button type="button" class="loud" :disabled="pack.busy.value" @click="pack.make(id, counted)">
+          <button type="button" class="loud" :disabled="pack.busy.value" @click="makePackage">
             {{ pack.busy.value ? 'Rendering…' : 'Make and download it' }}
           </button>
           <template v-if="pack.busy.value">

@@ -4,28 +4,33 @@ import type { Job } from '@/api/types'
 
 const pollMs = 150
 
-/** Has the server make a song's package, rendered in an act, and takes it when it is done. */
-export function usePackage() {
+/**
+ * Has the server make a file as a job, and takes it when it is done; who leaves meanwhile cancels it.
+ * @param kind where its jobs are asked for
+ */
+export function useMadeFile(kind: 'packages' | 'stems') {
   const busy = ref(false)
   const progress = ref(0)
   const message = ref<string>()
   const failed = ref(false)
+  // Both are asked for alike.
+  const address = `/api/${kind}/{id}` as '/api/packages/{id}'
   let job: Job | undefined
 
-  /** @param countedIn whether what the song counts is in its files */
-  async function make(song: string, countedIn: boolean) {
+  /** @param begin starts the job */
+  async function make(begin: () => Promise<Job>) {
     busy.value = true
     failed.value = false
     message.value = undefined
     progress.value = 0
     try {
-      job = await asked(api.POST('/api/packages', { body: { song, countedIn } }))
+      job = await begin()
       while (job.state === 'waiting' || job.state === 'running') {
         await new Promise((resolve) => setTimeout(resolve, pollMs))
-        job = await asked(api.GET('/api/packages/{id}', { params: { path: { id: job.id } } }))
+        job = await asked(api.GET(address, { params: { path: { id: job.id } } }))
         progress.value = job.progress
       }
-      if (job.state === 'done') save(`/api/packages/${job.id}/file`)
+      if (job.state === 'done') save(`/api/${kind}/${job.id}/file`)
       failed.value = job.state === 'failed'
       const silence = job.silentBecause ? `Downloaded, but it is silent. ${job.silentBecause.join(' ')}` : undefined
       message.value = { done: silence ?? 'Downloaded.', cancelled: 'Cancelled.', failed: 'The render failed.' }[
@@ -40,7 +45,7 @@ export function usePackage() {
   }
 
   async function cancel() {
-    if (job) await api.DELETE('/api/packages/{id}', { params: { path: { id: job.id } } })
+    if (job) await api.DELETE(address, { params: { path: { id: job.id } } })
   }
 
   onScopeDispose(() => void (busy.value && cancel()))

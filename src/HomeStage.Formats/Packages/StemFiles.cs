@@ -1,0 +1,65 @@
+using System.IO.Compression;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Wave;
+
+namespace HomeStage.Formats.Packages;
+
+/// <summary>Takes stems into WAVE files in a folder of their own, and puts them into one ZIP when all is rendered. The folder goes with it.</summary>
+public sealed class StemFiles : IStemSink, IDisposable
+{
+    // Entries need a date; the first one that ZIP can say keeps the bytes the same.
+    private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+    private readonly string _folder;
+    private readonly IReadOnlyList<string> _names;
+    private readonly List<GrowingWave> _waves = [];
+
+    /// <param name="folder">Made here; must not be there yet.</param>
+    public StemFiles(Template template, IReadOnlyList<Stem> stems, WaveDepth depth, string folder)
+    {
+        (_folder, _names) = (Directory.CreateDirectory(folder).FullName, Names(template, stems));
+        foreach (var (name, stem) in _names.Zip(stems))
+            _waves.Add(new(new FileStream(Path.Combine(_folder, name), FileMode.CreateNew), template.SampleRateHz, stem.Lanes(template), depth));
+    }
+
+    /// <returns>"03-low-end.wav": numbered in the order in which they are asked for, so that they stand in it everywhere; dry ones say so.</returns>
+    public static IReadOnlyList<string> Names(Template template, IReadOnlyList<Stem> stems) =>
+        [.. stems.Select((s, i) => FormattableString.Invariant($"{i + 1:00}-{SongPackage.FileName(template.Channels[s.Channel].Name)}{(s.IsDry ? "-dry" : "")}.wav"))];
+
+    /// <returns>How many bytes the sound of stems takes.</returns>
+    public static long Bytes(Template template, IEnumerable<Stem> stems, WaveDepth depth, double seconds) =>
+        (long)Math.Round(seconds * template.SampleRateHz) * GrowingWave.BytesALane(depth) * stems.Sum(s => s.Lanes(template));
+
+    public void Take(int stem, ReadOnlySpan<float> left, ReadOnlySpan<float> right) => _waves[stem].Add(left, right);
+
+    /// <summary>Ends the files and puts them into a ZIP, stored as they are: sound hardly packs.</summary>
+    public void Zip(Stream stream, CancellationToken cancellation = default)
+    {
+        Close();
+        using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
+        foreach (var name in _names)
+        {
+            cancellation.ThrowIfCancellationRequested();
+            var entry = zip.CreateEntry(name, CompressionLevel.NoCompression);
+            entry.LastWriteTime = Epoch;
+            using var to = entry.Open();
+            using var from = File.OpenRead(Path.Combine(_folder, name));
+            from.CopyTo(to);
+        }
+    }
+
+    public void Dispose()
+    {
+        Close();
+        if (Directory.Exists(_folder))
+            Directory.Delete(_folder, recursive: true);
+    }
+
+    private void Close()
+    {
+        foreach (var wave in _waves)
+            wave.Dispose();
+        _waves.Clear();
+    }
+}

@@ -1,0 +1,113 @@
+using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Soundcheck;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+using HomeStage.Formats.Packages;
+using HomeStage.Formats.Wave;
+using HomeStage.Server.Api.Views;
+using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
+using HomeStage.Server.Jobs;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>Stems: many channels of a template or song as files of their own, by one render.</summary>
+internal static class StemsApi
+{
+    /// <summary>More than a disk should be asked for at once.</summary>
+    private const long MostBytes = 8L * 1024 * 1024 * 1024;
+
+    /// <param name="Act">In which they are rendered.</param>
+    /// <param name="Seconds">Of the timeline, without a tail.</param>
+    /// <param name="LastSum">The sum whose direct feeds add up to what comes into it.</param>
+    /// <param name="Channels">What can be a stem, in the running order.</param>
+    public sealed record StemPlanView(string Act, double Seconds, int SampleRateHz, string LastSum, IReadOnlyList<StemChoice> Channels);
+
+    /// <param name="Depth">How deep it stands, from 0.</param>
+    /// <param name="FeedsTheLastSum">Whether it is one of those that add up to it.</param>
+    /// <param name="SilentBecause">Why there would be no sound in it, in sentences; none where there is some.</param>
+    public sealed record StemChoice(ChannelId Id, string Name, int Depth, ChannelKind Kind, ChannelFormat Format, bool FeedsTheLastSum, IReadOnlyList<string> SilentBecause);
+
+    /// <param name="Act">Null for the one in which it is heard at last.</param>
+    /// <param name="Dry">Before inserts, fader and pan; else as it goes on.</param>
+    /// <param name="TailSeconds">What is rendered beyond the end, in [0, 30].</param>
+    public sealed record NewStems(string Document, Sequence<ChannelId> Channels, WaveDepth Depth, double TailSeconds, bool Dry = false, string? Act = null);
+
+    public static void MapStemPlan(this RouteGroupBuilder group) =>
+        group.MapGet("/{id}/stems", async Task<Results<Ok<StemPlanView>, ProblemHttpResult>> (string id, string? act, DocumentStore store, StudioDesk desk, RowBook book, CancellationToken cancellation) =>
+            await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
+            : act is not null && document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
+            : TypedResults.Ok(PlanOf(document.Compiled.In((await desk.OnAsync(cancellation))?.Studio), act ?? document.Template.FinalAct.Id, book)));
+
+    public static void MapStems(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/stems").WithTags("Stems");
+        group.MapPost("/", Start);
+        group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<StemZip> jobs) =>
+            jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("stems"));
+        group.MapDelete("/{id}", Results<NoContent, ProblemHttpResult> (string id, JobQueue<StemZip> jobs) =>
+        {
+            if (jobs.Find(id) is not { } job)
+                return Problems.NotFound("stems");
+            jobs.Cancel(job);
+            return TypedResults.NoContent();
+        });
+        group.MapGet("/{id}/file", Results<PushStreamHttpResult, ProblemHttpResult> (string id, JobQueue<StemZip> jobs, CancellationToken cancellation) =>
+            jobs.Find(id)?.Result is { } zip
+                ? TypedResults.Stream(stream => zip.CopyToAsync(stream, cancellation), "application/zip", zip.FileName)
+                : Problems.NotFound("finished stems")).Produces(StatusCodes.Status200OK, contentType: "application/zip");
+    }
+
+    private static StemPlanView PlanOf(Core.Compiling.CompiledTemplate compiled, string act, RowBook book)
+    {
+        var template = compiled.Template;
+        var able = StemRender.Able(compiled, act).Select(c => c.Id).ToHashSet();
+        var last = LastSum(template);
+        return new(
+            act, new TimeMap(template.Timeline).LengthSeconds, template.SampleRateHz, last.Name,
+            [.. book.Of(template).Where(r => able.Contains(r.Channel.Id)).Select(r => new StemChoice(
+                r.Channel.Id, r.Channel.Name, r.Depth, r.Channel.Kind, r.Channel.Format, r.Channel.Destination == last.Id, WhySilent.At(compiled.In(act), r.Channel.Id)))]);
+    }
+
+    /// <summary>The bus that everything goes through before the main, or the main itself.</summary>
+    private static Channel LastSum(Template template) => template.Channels[Core.Making.ChannelFactory.MixBus(template)];
+
+    private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
+        NewStems asked, DocumentStore store, StudioDesk desk, MediaStore media, StemFolder folder, JobQueue<StemZip> jobs, CancellationToken cancellation)
+    {
+        if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
+            return Problems.NotFound("document");
+        var template = document.Template;
+        var act = asked.Act ?? template.FinalAct.Id;
+        if (new RenderRequest(act).Check(template) is { } wrong)
+            return Problems.Refused(wrong);
+        if (!(asked.TailSeconds is >= 0 and <= StemRender.LongestTailSeconds))
+            return Problems.Refused(new Refusal.OutOfRange("The tail", asked.TailSeconds, 0, StemRender.LongestTailSeconds, "s"));
+        if (asked.Channels.Count == 0)
+            return Problems.Refused(new Refusal.Missing("channel", "", "that shall be a stem"));
+        var compiled = document.Compiled.In((await desk.OnAsync(cancellation))?.Studio);
+        var able = StemRender.Able(compiled, act).Select(c => c.Id).ToHashSet();
+        if (asked.Channels.Where(c => !able.Contains(c)).Select(Refusal (c) => template.Channels.TryGet(c, out var there)
+            ? new Refusal.WrongPlace(there.Name, "does not lead to the main in this act, so it is no stem")
+            : new Refusal.UnknownChannel(c)).FirstOrDefault() is { } unable)
+            return Problems.Refused(unable);
+        Stem[] stems = [.. asked.Channels.Distinct().Select(c => new Stem(c, asked.Dry))];
+        if (StemFiles.Bytes(template, stems, asked.Depth, new TimeMap(template.Timeline).LengthSeconds + asked.TailSeconds) > MostBytes)
+            return Problems.Refused(new Refusal.TooMany("bytes of stems", (int)Math.Min(MostBytes, int.MaxValue)));
+        var job = jobs.Start($"{document.Id}/{document.Revision}/{act}/{asked.Depth}/{asked.TailSeconds}/{asked.Dry}/{string.Join(',', stems.Select(s => s.Channel))}", work =>
+        {
+            using var files = new StemFiles(template, stems, asked.Depth, folder.Fresh());
+            StemRender.Render(compiled, act, stems, asked.TailSeconds, files, work, media, cancellation: work.Cancellation);
+            var zip = folder.NewFile();
+            files.Zip(zip, work.Cancellation);
+            zip.Flush();
+            return new($"{SongPackage.FileName(template.Name)}-stems.zip", zip);
+        });
+        return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/stems/{job.Id}", ViewOf(job));
+    }
+
+    private static JobView ViewOf(Job<StemZip> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds);
+}

@@ -1,0 +1,68 @@
+using System.IO.Compression;
+using HomeStage.Core.Compiling;
+using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.Packages;
+using HomeStage.Formats.Wave;
+using HomeStage.TestKit;
+using NAudio.Wave;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Formats.Tests.Packages;
+
+/// <summary>Stems as files, read again by a general-purpose library.</summary>
+public class StemFilesTests
+{
+    private static readonly Template Pair = OneBar(Bus("pots", "mix-bus"), Tone("lid", "pots", ChannelFormat.Mono));
+
+    [Theory]
+    [InlineData(WaveDepth.Int16, 16, WaveFormatEncoding.Pcm)]
+    [InlineData(WaveDepth.Int24, 24, WaveFormatEncoding.Pcm)]
+    [InlineData(WaveDepth.Float32, 32, WaveFormatEncoding.IeeeFloat)]
+    public void Files_AreNumberedInOrder_AsWideAsTheirChannels_AndAsDeepAsAsked(WaveDepth depth, int bits, WaveFormatEncoding encoding)
+    {
+        Stem[] stems = [new(new("lid"), IsDry: true), new(new("pots"), IsDry: false)];
+        var (zip, expected) = (Zipped(stems, depth), Renderer.Render(Pair, new(InMix, new("pots"))));
+
+        using var archive = new ZipArchive(new MemoryStream(zip));
+        Assert.Equal(["01-tone-lid-dry.wav", "02-bus-pots.wav"], archive.Entries.Select(e => e.FullName));
+        foreach (var (entry, lanes) in archive.Entries.Zip([1, 2]))
+        {
+            using var packed = entry.Open();
+            using var copy = new MemoryStream();
+            packed.CopyTo(copy);
+            copy.Position = 0;
+            using var reader = new WaveFileReader(copy);
+            Assert.Equal((lanes, bits, encoding, 48000), (reader.WaveFormat.Channels, reader.WaveFormat.BitsPerSample, reader.WaveFormat.Encoding, reader.WaveFormat.SampleRate));
+            Assert.Equal(expected.Left.Length, reader.SampleCount);
+            Assert.Equal(StemFiles.Bytes(Pair, [stems[lanes - 1]], depth, expected.Seconds), reader.Length);
+            if (lanes == 1)
+                continue;
+            var read = new float[10_000];
+            Assert.Equal(read.Length, reader.ToSampleProvider().Read(read));
+            // Dither of two steps at most, and half a step for rounding.
+            Assert.All(Enumerable.Range(0, read.Length / 2), i => Assert.Equal(expected.Left[i], read[2 * i], depth == WaveDepth.Float32 ? 0 : 1.51 / (1 << (bits - 1))));
+        }
+
+        Assert.Equal(zip, Zipped(stems, depth));
+    }
+
+    [Fact]
+    public void TheFolder_GoesWithIt()
+    {
+        var folder = Path.Combine(Path.GetTempPath(), $"home-stage-stems-{Guid.NewGuid():N}");
+        using (new StemFiles(Pair, [new(new("lid"), IsDry: false)], WaveDepth.Int24, folder))
+            Assert.Single(Directory.GetFiles(folder));
+        Assert.False(Directory.Exists(folder));
+    }
+
+    private static byte[] Zipped(IReadOnlyList<Stem> stems, WaveDepth depth)
+    {
+        using var files = new StemFiles(Pair, stems, depth, Path.Combine(Path.GetTempPath(), $"home-stage-stems-{Guid.NewGuid():N}"));
+        StemRender.Render(new CompiledTemplate(Pair), InMix, stems, 0, files);
+        using var zip = new MemoryStream();
+        files.Zip(zip);
+        return zip.ToArray();
+    }
+}
