@@ -27,12 +27,12 @@ defineEmits<{ rename: [name: string]; call: [key: string | null]; uses: []; remo
         class="faint"
         title="In the running order i and this letter or digit call it"
         >key
-        <input
-          class="field key"
+        <TextField
+          class="key"
           maxlength="1"
           :aria-label="`Key of ${item.name}`"
           :value="item.key ?? ''"
-          @change="$emit('call', ($event.target as HTMLInputElement).value.trim().toLowerCase() || null)"
+          @change="(key) => $emit('call', key.toLowerCase() || null)"
         />
       </label>
     </td>
