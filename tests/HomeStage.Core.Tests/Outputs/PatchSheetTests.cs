@@ -3,7 +3,6 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
-using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Outputs;

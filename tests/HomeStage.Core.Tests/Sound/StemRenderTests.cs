@@ -2,11 +2,9 @@ using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Routing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 

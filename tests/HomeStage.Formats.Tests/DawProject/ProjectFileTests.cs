@@ -3,7 +3,6 @@ using System.Xml.Linq;
 using FsCheck.Xunit;
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
 using HomeStage.Core.Playing;
@@ -44,7 +43,7 @@ public class ProjectFileTests
         try
         {
             File.WriteAllBytes(file, new Opened(new RandomTemplates(7).Grown(200), "mix").Entries["project.xml"]);
-            using var run = Process.Start(new ProcessStartInfo("xmllint", ["--noout", "--nonet", "--schema", Opened.SchemaPath, file]) { RedirectStandardError = true })!;
+            using var run = Process.Start(new ProcessStartInfo("xmllint", ["--noout", "--nonet", "--schema", Opened.SchemaPath, file]) { RedirectStandardError = true, UseShellExecute = false })!;
             var said = run.StandardError.ReadToEnd();
             run.WaitForExit();
             Assert.True(run.ExitCode == 0, said);
@@ -62,7 +61,7 @@ public class ProjectFileTests
             Bus("pots", "mix-bus"), Tone("lid", "pots", ChannelFormat.Mono), Return("well", "mix-bus"), Tone("ladle", "pots"),
             new SetLevel(new("lid"), new(Half)), new SetPan(new("lid"), -0.5), new SetMute(new("ladle"), true), new SetLevel(new("ladle"), Core.Values.Decibels.Silence),
             new PutSend(new("lid"), new(new("well"), new(2 * Half), TapPoint.Pre)), new PutSend(new("ladle"), new(new("well"), new(-3), Open: false)),
-            new SetStage(new("ladle"), "mix", StageState.InTheWings)));
+            new SetStage(new("ladle"), "mix", StageState.InTheWings), new SetStage(new("lid"), "mix", StageState.BehindTheCurtain)));
 
         Assert.Equal("Structure/track.mix-bus/track.pots", string.Join('/', opened.Track("lid").Ancestors().TakeWhile(a => a.Name != "Project").Select(a => (string?)a.Attribute("id") ?? a.Name.LocalName).Reverse()));
         Assert.Equal(["submix", "regular", "effect", "master"], new[] { "pots", "lid", "well", "main" }.Select(n => (string?)opened.Channel(n).Attribute("role")));
@@ -72,6 +71,7 @@ public class ProjectFileTests
         Assert.Equal(0.25, opened.Value("pan.lid"), 1e-9);
         Assert.Equal((0.25, "pre"), (opened.Value("send.lid.well"), (string?)opened.ById("send.lid.well").Parent!.Attribute("type")));
         Assert.Equal((0.0, 0.0, "true"), (opened.Value("volume.ladle"), opened.Value("send.ladle.well"), (string?)opened.Channel("ladle").Element("Mute")!.Attribute("value")));
+        // What is behind the curtain works, unseen; what is in the wings rests.
         Assert.Equal(["true", "false"], new[] { "lid", "ladle" }.Select(n => (string?)opened.Track(n).Attribute("loaded")));
         Assert.Equal("tracks", (string?)opened.Track("pots").Attribute("contentType"));
         // The fader's top, +6 dB, as an amplitude ratio.
@@ -164,7 +164,7 @@ public class ProjectFileTests
     {
         var duck = Insert("duck", ProcessorCatalogue.Compressor, ("knee-db", 4), ("hold-ms", 30)) with { Key = new(On: true, LowCutHz: 120) };
         var work = HandworkList.Of(OneBar(
-            Bus("pots", "mix-bus", duck), Tone("lid", "pots"), Return("well", "mix-bus", Insert("hall", ProcessorCatalogue.Reverb, ("decay-s", 2.5))), Trigger("beat"),
+            Bus("pots", "mix-bus", duck), Tone("lid", "pots", ChannelFormat.Stereo, Insert("comp", ProcessorCatalogue.Compressor)), Return("well", "mix-bus", Insert("hall", ProcessorCatalogue.Reverb, ("decay-s", 2.5))), Trigger("beat"),
             new PutFeed(new("beat"), new(new("pots"), new("duck"), new(-2))), new PutSend(new("lid"), new(new("well"), new(-12), Open: false)),
             new MakeChannel(new(ChannelKind.Audio) { Name = "Cook", Bare = true, Input = 3 })));
 
@@ -173,7 +173,9 @@ public class ProjectFileTests
                 (HandworkKind.PutIn, "Tone lid: put an instrument where Key tone stood in"), (HandworkKind.PutIn, "Return well: put in reverb"), (HandworkKind.PutIn, "Trigger beat: put an instrument where Key tone stood in"),
                 (HandworkKind.Patch, "Cook: takes input 3"),
                 (HandworkKind.Connect, "Trigger beat: feed the key of Compressor on Bus pots at −2.0 dB, before the fader"),
-                (HandworkKind.Set, "Bus pots: set the compressor: knee 4 dB, hold 30 ms, its key above 120 Hz"), (HandworkKind.Set, "Tone lid: its send to Return well waits closed: open it at −12.0 dB"),
+                (HandworkKind.Set, "Bus pots: set the compressor: knee 4 dB, hold 30 ms, its key above 120 Hz"),
+                // Its own knee as well: a device without one is hard.
+                (HandworkKind.Set, "Tone lid: set the compressor: knee 6 dB"), (HandworkKind.Set, "Tone lid: its send to Return well waits closed: open it at −12.0 dB"),
             ],
             work.Select(w => (w.Kind, w.Words.Split(": decay")[0])));
         Assert.Contains("decay 2.5 s", work.Single(w => w.Words.StartsWith("Return well", StringComparison.Ordinal)).Words, StringComparison.Ordinal);

@@ -1,10 +1,8 @@
 using System.IO.Compression;
 using System.Text;
-using System.Xml.Linq;
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
-using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Formats.DawProject;

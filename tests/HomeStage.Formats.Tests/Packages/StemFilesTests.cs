@@ -5,7 +5,6 @@ using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Packages;
 using HomeStage.Formats.Wave;
-using HomeStage.TestKit;
 using NAudio.Wave;
 using static HomeStage.TestKit.Stages;
 
