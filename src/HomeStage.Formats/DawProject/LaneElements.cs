@@ -15,18 +15,19 @@ internal static class LaneElements
     /// <param name="paths">By content where each sound lies in the file.</param>
     public static XElement? Clips(Template template, Channel channel, TimeMap time, IReadOnlyDictionary<string, string> paths)
     {
-        var clips = time.Sections.Select(s => NotesIn(template, channel, s)).OfType<XElement>().Concat(Sounds(channel, time, paths)).ToList();
+        var laid = time.Lay(channel.Patterns).ToList();
+        var groove = template.Grooves.FirstOrDefault(g => g.Name == channel.Groove);
+        var clips = time.Sections.Select(s => NotesIn(channel, s, laid, groove)).OfType<XElement>().Concat(Sounds(channel, time, paths)).ToList();
         return clips.Count == 0 ? null : new("Clips", clips);
     }
 
     public static double Quarters(long ticks) => ticks / (double)Ticks.PerQuarter;
 
-    private static XElement? NotesIn(Template template, Channel channel, PlacedSection section)
+    /// <param name="laid">All that the channel's starters play, straight; the groove counts from the start of the timeline, as it is heard.</param>
+    private static XElement? NotesIn(Channel channel, PlacedSection section, IReadOnlyList<PlacedNote> laid, Core.Notes.Groove? groove)
     {
-        var playing = channel.Patterns.Where(p => p.PlaysIn(section.Section)).ToList();
-        var groove = template.Grooves.FirstOrDefault(g => g.Name == channel.Groove);
-        // The groove counts from the start of the timeline, as it is heard.
-        var notes = new TimeMap(template.Timeline).Lay(playing).Where(n => n.StartTick >= section.StartTick && n.StartTick < section.StartTick + section.LengthTicks)
+        var playing = channel.Patterns.Where(p => p.PlaysIn(section.Section));
+        var notes = laid.Where(n => n.StartTick >= section.StartTick && n.StartTick < section.StartTick + section.LengthTicks)
             .Select(n => new Core.Notes.TimedNote(n.StartTick, n.LengthTicks, n.Number, n.Velocity)).Select(n => groove?.Felt(n) ?? n).ToList();
         if (notes.Count == 0)
             return null;

@@ -5,6 +5,7 @@ using System.Xml.Linq;
 using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
+using HomeStage.Formats.Packages;
 
 namespace HomeStage.Formats.DawProject;
 
@@ -19,9 +20,6 @@ public static class ProjectFile
 
     /// <summary>Where the project's own mark lies, by which one that was altered elsewhere is known.</summary>
     public const string OwnMark = "home-stage/project.sha256";
-
-    // Entries need a date; the first one that ZIP can say keeps the bytes the same.
-    private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     private static readonly XmlWriterSettings Written = new() { Encoding = new UTF8Encoding(encoderShouldEmitUTF8Identifier: false), Indent = true, NewLineChars = "\n" };
 
@@ -43,16 +41,16 @@ public static class ProjectFile
             }
 
         var project = Bytes(ProjectTree.Of(template, act, paths));
-        Add(zip, "project.xml", project);
-        Add(zip, "metadata.xml", Bytes(new(new XElement("MetaData", new XElement("Title", ProjectText.Of(template.Name)), template.Note.Length == 0 ? null : new XElement("Comment", ProjectText.Of(template.Note))))));
-        Add(zip, OwnDocument, TemplateDocument.Write(template));
-        Add(zip, OwnMark, Encoding.ASCII.GetBytes(ProjectReader.Mark(project)));
+        zip.Add("project.xml", project);
+        zip.Add("metadata.xml", Bytes(new(new XElement("MetaData", new XElement("Title", ProjectText.Of(template.Name)), template.Note.Length == 0 ? null : new XElement("Comment", ProjectText.Of(template.Note))))));
+        zip.Add(OwnDocument, TemplateDocument.Write(template));
+        zip.Add(OwnMark, Encoding.ASCII.GetBytes(ProjectReader.Mark(project)));
         foreach (var (path, bytes) in files)
-            Add(zip, path, bytes);
+            zip.Add(path, bytes);
     }
 
     /// <returns>Where a sound lies in the file: its title, and enough of its content to tell it from others.</returns>
-    internal static string PathOf(MediaRef sound) => $"audio/{Packages.SongPackage.FileName(sound.Title)}-{sound.Content[..8]}.wav";
+    internal static string PathOf(MediaRef sound) => $"audio/{SongPackage.FileName(sound.Title)}-{sound.Content[..8]}.wav";
 
     private static byte[] Bytes(XDocument document)
     {
@@ -60,13 +58,5 @@ public static class ProjectFile
         using (var writer = XmlWriter.Create(memory, Written))
             document.Save(writer);
         return memory.ToArray();
-    }
-
-    private static void Add(ZipArchive zip, string name, ReadOnlySpan<byte> bytes)
-    {
-        var entry = zip.CreateEntry(name, CompressionLevel.Fastest);
-        entry.LastWriteTime = Epoch;
-        using var stream = entry.Open();
-        stream.Write(bytes);
     }
 }

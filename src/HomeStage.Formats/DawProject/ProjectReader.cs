@@ -72,7 +72,7 @@ public static class ProjectReader
         var tracks = new ReadTracks(project, empty.Acts, left, budget);
         var (starts, byTrack) = (ReadTime.Starts(project, timeline), tracks.Tracks);
         var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => byTrack.GetValueOrDefault(l.Text("track")!));
-        var channels = tracks.Channels().Select(c => !Capabilities.Of(c.Kind).Plays && c.Kind != ChannelKind.Notes ? c : c.Source is null && c.Kind != ChannelKind.Notes ? c : c with { Patterns = ReadNotes.Patterns(lanes[c.Id], timeline, starts, budget) }).ToList();
+        var channels = tracks.Channels().Select(c => c.Source is InstrumentSource || c.Kind == ChannelKind.Notes ? c with { Patterns = ReadNotes.Patterns(lanes[c.Id], timeline, starts, budget) } : c).ToList();
         if (project.Descendants("Audio").Any())
             left.Add($"{project.Descendants("Audio").Count()} clips of sound.");
         if (project.Descendants("Points").Any())

@@ -11,9 +11,6 @@ namespace HomeStage.Formats.Packages;
 /// <summary>Everything of a song in one ZIP: the same song gives the same bytes.</summary>
 public static class SongPackage
 {
-    // Entries need a date; the first one that ZIP can say keeps the bytes the same.
-    private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
-
     /// <param name="sound">The song's render, written with 24 bits.</param>
     /// <param name="countedIn">Whether the MIDI file holds what is counted, as the render does.</param>
     /// <param name="laid">The WAVE file of a sound that lies in the song, by its content; null for one that is not kept.</param>
@@ -23,10 +20,10 @@ public static class SongPackage
         ProjectFile.Write(song, song.FinalAct.Id, laid ?? (_ => null), project);
         var name = FileName(song.Name);
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
-        Add(zip, $"{name}.template.json", TemplateDocument.Write(song));
-        Add(zip, $"{name}{ProjectFile.Extension}", project.GetBuffer().AsSpan(0, (int)project.Length));
-        Add(zip, $"{name}.mid", MidiWriter.Write(song, countedIn));
-        Add(zip, $"{name}.wav", WaveWriter.Bytes(sound, WaveDepth.Int24).Span);
+        zip.Add($"{name}.template.json", TemplateDocument.Write(song));
+        zip.Add($"{name}{ProjectFile.Extension}", project.GetBuffer().AsSpan(0, (int)project.Length));
+        zip.Add($"{name}.mid", MidiWriter.Write(song, countedIn));
+        zip.Add($"{name}.wav", WaveWriter.Bytes(sound, WaveDepth.Int24).Span);
     }
 
     /// <returns>Letters, digits and single hyphens, 1 to 60 of them: nothing that a file system reads as more than a name.</returns>
@@ -36,13 +33,5 @@ public static class SongPackage
         var words = string.Concat(plain).Split('-', StringSplitOptions.RemoveEmptyEntries);
         var name = string.Join('-', words);
         return name.Length == 0 ? "song" : name[..Math.Min(60, name.Length)];
-    }
-
-    private static void Add(ZipArchive zip, string name, ReadOnlySpan<byte> bytes)
-    {
-        var entry = zip.CreateEntry(name, CompressionLevel.Fastest);
-        entry.LastWriteTime = Epoch;
-        using var stream = entry.Open();
-        stream.Write(bytes);
     }
 }

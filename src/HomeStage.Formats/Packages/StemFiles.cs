@@ -9,8 +9,6 @@ namespace HomeStage.Formats.Packages;
 /// <summary>Takes stems into WAVE files in a folder of their own, and puts them into one ZIP when all is rendered. The folder goes with it.</summary>
 public sealed class StemFiles : IStemSink, IDisposable
 {
-    // Entries need a date; the first one that ZIP can say keeps the bytes the same.
-    private static readonly DateTimeOffset Epoch = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
     private readonly string _folder;
     private readonly IReadOnlyList<string> _names;
     private readonly List<GrowingWave> _waves = [];
@@ -41,9 +39,7 @@ public sealed class StemFiles : IStemSink, IDisposable
         foreach (var name in _names)
         {
             cancellation.ThrowIfCancellationRequested();
-            var entry = zip.CreateEntry(name, CompressionLevel.NoCompression);
-            entry.LastWriteTime = Epoch;
-            using var to = entry.Open();
+            using var to = zip.Open(name, CompressionLevel.NoCompression);
             using var from = File.OpenRead(Path.Combine(_folder, name));
             from.CopyTo(to);
         }

@@ -14,12 +14,22 @@ const titles: Record<Schemas['HandworkKind'], string> = {
   set: 'Set',
   draw: 'Draw',
 }
+/** Two compressors of a channel may want the same: what is said again is another line. */
+const lines = computed(() => {
+  const said = new Map<string, number>()
+  return props.work.map(({ kind, channel, words }) => {
+    const what = `${channel ?? ''} ${words}`
+    const times = (said.get(what) ?? 0) + 1
+    said.set(what, times)
+    return { kind, words, id: times === 1 ? what : `${what} ${times}` }
+  })
+})
 const groups = computed(() =>
   Object.entries(titles)
-    .map(([kind, title]) => ({ title, lines: props.work.filter((w) => w.kind === kind).map((w) => w.words) }))
+    .map(([kind, title]) => ({ title, lines: lines.value.filter((l) => l.kind === kind) }))
     .filter((group) => group.lines.length > 0),
 )
-const done = computed(() => props.work.filter((w) => ticked.value.has(w.words)).length)
+const done = computed(() => lines.value.filter((l) => ticked.value.has(l.id)).length)
 </script>
 
 <template>
@@ -34,14 +44,14 @@ const done = computed(() => props.work.filter((w) => ticked.value.has(w.words)).
         {{ group.title }} <small class="faint">{{ group.lines.length }}</small>
       </h3>
       <ul>
-        <li v-for="line in group.lines" :key="line">
-          <label :class="{ done: ticked.has(line) }">
+        <li v-for="line in group.lines" :key="line.id">
+          <label :class="{ done: ticked.has(line.id) }">
             <input
               type="checkbox"
-              :checked="ticked.has(line)"
-              @change="tick([line], ($event.target as HTMLInputElement).checked)"
+              :checked="ticked.has(line.id)"
+              @change="tick([line.id], ($event.target as HTMLInputElement).checked)"
             />
-            <span>{{ line }}</span>
+            <span>{{ line.words }}</span>
           </label>
         </li>
       </ul>
