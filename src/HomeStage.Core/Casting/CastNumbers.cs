@@ -65,6 +65,6 @@ internal static partial class CastNumbers
     [GeneratedRegex(@"^(?<count>[1-9]\d?)\s*(×|x\s|\*)?\s*(?<name>\p{L}.*)$", Linear)]
     private static partial Regex Before();
 
-    [GeneratedRegex("(ss|x|sh|ch)es$", Linear)]
+    [GeneratedRegex("(ss|x|sh|ch|echo|banjo|tango)es$", Linear)]
     private static partial Regex Sibilant();
 }

@@ -13,6 +13,7 @@ public class CastReaderTests
     [InlineData("Choir: sopranos 2–4, alto x 2, 3 basses", "Choir|Soprano 2|Soprano 3|Soprano 4|Alto 1|Alto 2|Bass 1|Bass 2|Bass 3")]
     [InlineData("Odds: 808 kick, 12 string guitar, glass harp, bass, spy, boxes × 2, lilies × 2", "Odds|808 kick|12 string guitar|Glass harp|Bass|Spy|Box 1|Box 2|Lily 1|Lily 2")]
     [InlineData("Keys · pianos", "Keys|Pianos")]
+    [InlineData("Far: two echoes, two oboes, two banjoes", "Far|Echo 1|Echo 2|Oboe 1|Oboe 2|Banjo 1|Banjo 2")]
     [InlineData("Low\n  tuba · sousa\n    horn", "Low|Tuba|Sousa|Horn")]
     [InlineData("Voices: \"two singers, mono\", \"a \"\"b\"\"\"", "Voices|two singers, mono|a \"b\"")]
     [InlineData("Voices: singer\nBacking: singer", "Voices|Singer|Backing|Singer 2")]
