@@ -1,5 +1,6 @@
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Soundcheck.Rules;
+using HomeStage.Core.Striking;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Soundcheck;
@@ -20,6 +21,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
         new DefaultName(), new DoubledName(), new TooMuchOnStage(), new InstrumentNobodyHears(), new NoLimiterWhileWriting(),
         new NoRole(), new MovesNothing(), new PlaysNowhere(), new WeightOverBudget(), new NoPromptNote(),
         new InputBeyond(), new LateInput(), new BuffersTooLong(), new InputShared(), new ArmedUnheard(), new InputWidth(),
+        .. Enum.GetValues<Leftover>().Select(what => new LeftBehind(what)),
         new SoundMissing(), new DeviceMissing(), new OutputBeyondInterface(), new InterfaceDiffers(), new RateUnsupported(), new MidiDeviceMissing(), new LatencyUnknown(),
     ];
 

@@ -22,7 +22,7 @@ public class RuleTests
     private static readonly MediaRef Here = new(new('1', 64), "Rain on slate", 48000, 1, 48000);
     private static readonly Surroundings Around = new(new Dictionary<string, SoundAbsence>(StringComparer.Ordinal) { [Gone.Content] = SoundAbsence.Missing }) { Studio = StudioFaults.Quay };
 
-    private static Surroundings In(Template template) => Around with { Studio = StudioFaults.Of(template) };
+    private static Surroundings In(Template template) => Around with { Studio = StudioFaults.Of(template), StruckFrom = StrikeFaults.SongOf(template) };
 
     /// <summary>A template in order: nothing is found in it.</summary>
     private static readonly Template InOrder = OneBar(
@@ -233,7 +233,7 @@ public class RuleTests
         ]),
     ];
 
-    private static (string Rule, Template[] Faults)[] Faults() => [.. OfTheTemplate(), .. StudioFaults.In(InOrder)];
+    private static (string Rule, Template[] Faults)[] Faults() => [.. OfTheTemplate(), .. StudioFaults.In(InOrder), .. StrikeFaults.In(InOrder)];
 
     private static Template WithSample(Func<Piece, Piece> change)
     {

@@ -11,6 +11,9 @@ public sealed record Surroundings(IReadOnlyDictionary<string, SoundAbsence> Abse
     /// <summary>The studio that is on; null for none.</summary>
     public Studio? Studio { get; init; }
 
+    /// <summary>The song that the template was struck from, as it was then; null where there is none, or nobody knows of it.</summary>
+    public Template? StruckFrom { get; init; }
+
     /// <summary>The template as it stands in the studio, where it is compiled already; null for a rule that needs it to see to.</summary>
     public CompiledTemplate? Compiled { get; init; }
 
@@ -22,7 +25,7 @@ public sealed record Surroundings(IReadOnlyDictionary<string, SoundAbsence> Abse
 
     /// <summary>Whether the same is missing, for the same reasons.</summary>
     public bool IsLike(Surroundings other) =>
-        (ReferenceEquals(Studio, other.Studio) || (Studio is not null && Studio.Equals(other.Studio)))
+        ReferenceEquals(StruckFrom, other.StruckFrom) && (ReferenceEquals(Studio, other.Studio) || (Studio is not null && Studio.Equals(other.Studio)))
         && AbsentSounds.Count == other.AbsentSounds.Count
         && AbsentSounds.All(a => other.AbsentSounds.TryGetValue(a.Key, out var why) && why == a.Value);
 }

@@ -1,0 +1,163 @@
+using System.Globalization;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Templates;
+
+namespace HomeStage.Core.Striking;
+
+/// <summary>All that goes in a strike, line by line, each as it is proposed or as somebody said otherwise.</summary>
+internal sealed class StrikeLines
+{
+    private const int MostNamed = 4;
+
+    // What stands at the end of a key, where a channel has several lines of a group.
+    private const string Own = "/own";
+    private const string Loops = "/loops";
+    private const string Unsectioned = "/gone";
+    private const string Elsewhere = "/elsewhere";
+
+    private const string ItsTemplates = "the template that the song began from has it";
+    private const string StayedThere = "stayed in the project";
+
+    private readonly StruckSong _struck;
+    private readonly StrikeWish _wish;
+    private readonly HashSet<string> _otherwise;
+    private readonly List<PrintOf> _prints;
+
+    public StrikeLines(StruckSong struck, StrikeWish wish)
+    {
+        (_struck, _wish, _otherwise) = (struck, wish, wish.Otherwise.ToHashSet(StringComparer.Ordinal));
+        _prints = [.. PrintOf.In(Song)];
+        // Prints first: the print of a take is no take.
+        var prints = _prints.Select(p => p.Print.Id).ToHashSet();
+        Groups = [.. TakeGroup.In(Song.Channels.Where(c => c is { Kind: ChannelKind.Audio, Spare: false } && !prints.Contains(c.Id) && struck.Prepared(c) is null))];
+        Lines = [.. Takes(), .. Prints(), .. Sounds(), .. Notes(), .. Curves(), .. Inserts(), .. Woken(), .. Levels()];
+        Lines = [.. Lines, .. Returns()];
+    }
+
+    public IReadOnlyList<TakeGroup> Groups { get; }
+
+    public IReadOnlyList<StrikeLine> Lines { get; }
+
+    private Template Song => _struck.Song;
+
+    /// <returns>Channels that go.</returns>
+    public HashSet<ChannelId> Gone => [.. Lines.Where(l => l is { Goes: true, Group: StrikeGroup.Takes or StrikeGroup.Prints or StrikeGroup.Returns }).Select(l => l.Channels[0])];
+
+    private StrikeLine Line(StrikeGroup group, Channel channel, string words, string why, int count = 1, bool proposed = true, bool mayTurn = true, string part = "")
+    {
+        var key = $"{group.ToString().ToLowerInvariant()}/{channel.Id}{part}";
+        return new(key, group, [channel.Id], words, why, count, mayTurn && _otherwise.Contains(key) ? !proposed : proposed, mayTurn);
+    }
+
+    private IEnumerable<StrikeLine> Takes() =>
+        from g in Groups
+        from other in g.Others
+        select Line(StrikeGroup.Takes, other, other.Name, $"{g.Kept.Name} carries {g.Stem} on");
+
+    private IEnumerable<StrikeLine> Prints() =>
+        from p in _prints
+        where !p.IsJoined && _struck.Prepared(p.Print) is null
+        select Line(StrikeGroup.Prints, p.Print, p.Print.Name, p.Channel.Kind == ChannelKind.Main ? "a print of the whole" : $"a print of {p.Channel.Name}");
+
+    private IEnumerable<StrikeLine> Sounds()
+    {
+        foreach (var channel in Song.Channels)
+        {
+            var own = _struck.Prepared(channel)?.Starters ?? [];
+            foreach (var (part, sounds) in channel.Starters.GroupBy(s => own.Contains(s) ? Own : IsRecorded(s) ? "" : Loops).Select(g => (g.Key, g.ToList())))
+                yield return Line(StrikeGroup.Sounds, channel, $"{channel.Name}: {Named(part == Loops ? "loop" : "recording", sounds.ConvertAll(s => s.Name))}", part == Own ? ItsTemplates : "", sounds.Count, proposed: part == "" || (part == Loops && !_wish.Starters), part: part);
+        }
+
+        foreach (var held in _struck.Elsewhere.Where(h => h.Clips > 0 && Song.Channels.Contains(h.Channel)))
+            yield return Line(StrikeGroup.Sounds, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Count(held.Clips, "clip")}", StayedThere, held.Clips, mayTurn: false, part: Elsewhere);
+    }
+
+    /// <summary>A loop is a starter; what sounds once is a recording.</summary>
+    private static bool IsRecorded(Media.AudioStarter sound) => sound.Through || !sound.Loops;
+
+    private IEnumerable<StrikeLine> Notes() =>
+        from channel in Song.Channels
+        let own = _struck.Prepared(channel)?.Patterns ?? []
+        from patterns in channel.Patterns.GroupBy(p => own.Contains(p) ? Own : "")
+        let forOthers = Leftovers.PlaysForOthers(channel)
+        select Line(
+            StrikeGroup.Notes, channel, $"{channel.Name}: {Named("pattern", [.. patterns.Select(p => p.Name)])}",
+            patterns.Key == Own ? ItsTemplates : forOthers ? "it steers or counts, and is not heard" : "", patterns.Count(), proposed: patterns.Key == "" && !_wish.Starters && !forOthers, part: patterns.Key);
+
+    private IEnumerable<StrikeLine> Curves()
+    {
+        var sections = _struck.TimelineAfter(_wish).Sections.Select(s => s.Id).ToHashSet(StringComparer.Ordinal);
+        foreach (var channel in Song.Channels)
+        {
+            var own = _struck.Prepared(channel)?.Shapes ?? [];
+            foreach (var (part, curves) in channel.Shapes.GroupBy(s => !sections.Contains(s.Section) ? Unsectioned : own.Contains(s) ? Own : "").Select(g => (g.Key, g.ToList())))
+                yield return Line(StrikeGroup.Curves, channel, $"{channel.Name}: {Count(curves.Count, "curve")}", part == Own ? ItsTemplates : part == Unsectioned ? "their sections go" : "", curves.Count, proposed: part != Own, mayTurn: part != Unsectioned, part: part);
+        }
+
+        foreach (var held in _struck.Elsewhere.Where(h => h.Curves > 0 && Song.Channels.Contains(h.Channel)))
+            yield return Line(StrikeGroup.Curves, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Count(held.Curves, "curve")}", StayedThere, held.Curves, mayTurn: false, part: Elsewhere);
+    }
+
+    /// <returns>The edits that take away what a line of sounds, notes or curves is about.</returns>
+    public IEnumerable<Edit> Taking(StrikeLine line)
+    {
+        var channel = Song.Channels[line.Channels[0]];
+        var (prepared, part) = (_struck.Prepared(channel), line.Key[(line.Key.IndexOf('/') + 1 + channel.Id.Value.Length)..]);
+        bool IsOfIt<T>(Sequence<T>? own, T one, string otherwise) => part == (own?.Contains(one) == true ? Own : otherwise);
+        var sections = _struck.TimelineAfter(_wish).Sections.Select(s => s.Id).ToHashSet(StringComparer.Ordinal);
+        return line.Group switch
+        {
+            StrikeGroup.Sounds => channel.Starters.Where(s => IsOfIt(prepared?.Starters, s, IsRecorded(s) ? "" : Loops)).Select(s => new RemoveStarter(channel.Id, s.Name)),
+            StrikeGroup.Notes => channel.Patterns.Where(p => IsOfIt(prepared?.Patterns, p, "")).Select(p => new RemovePattern(channel.Id, p.Name)),
+            StrikeGroup.Curves => channel.Shapes.Where(s => sections.Contains(s.Section) ? IsOfIt(prepared?.Shapes, s, "") : part == Unsectioned).Select(s => new RemoveShape(channel.Id, s.Target, s.Section)),
+            StrikeGroup.Inserts => [new RemoveInsert(channel.Id, new(part[1..]))],
+            _ => [],
+        };
+    }
+
+    private IEnumerable<StrikeLine> Inserts() =>
+        from channel in Song.Channels
+        from place in Enumerable.Range(1, Math.Max(0, channel.Inserts.Count - 1))
+        let insert = channel.Inserts[place]
+        where IsDoubleOf(insert, channel.Inserts[place - 1])
+        select Line(StrikeGroup.Inserts, channel, $"{channel.Name}: {insert.Title()}", "the one before it is the same, set the same", part: $"/{insert.Id}");
+
+    private static bool IsDoubleOf(Insert insert, Insert before) => before with { Id = insert.Id, Notes = insert.Notes, Off = insert.Off, ParkedIn = insert.ParkedIn } == insert;
+
+    private IEnumerable<StrikeLine> Woken() =>
+        from p in _prints
+        where p.Channel.Kind != ChannelKind.Main && _struck.Prepared(p.Print) is null && (p.IsJoined ? p.Print.Starters.Any(IsRecorded) : !_otherwise.Contains($"prints/{p.Print.Id}"))
+        where p.Channel.Muted || StrikeCounts.IsEverywhere(Song, p.Channel, StageState.InTheWings)
+        group p by p.Channel.Id into prints
+        let channel = prints.First().Channel
+        select Line(StrikeGroup.Woken, channel, channel.Name, $"it {(channel.Muted ? "was muted" : "rested")} while {prints.First().Print.Name} sounded in its place");
+
+    private IEnumerable<StrikeLine> Levels() =>
+        from channel in Song.Channels
+        where !_wish.Levels && Resting.Edits(channel, channel).Any()
+        select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", SaidLevels(channel))}", "");
+
+    private static IEnumerable<string> SaidLevels(Channel channel)
+    {
+        if (channel.Level.Value != 0)
+            yield return channel.Level.IsSilence ? "silent" : string.Create(CultureInfo.InvariantCulture, $"{channel.Level.Value:+0.#;−0.#} dB");
+        if (channel.Pan != 0)
+            yield return string.Create(CultureInfo.InvariantCulture, $"{Math.Abs(channel.Pan) * 100:0} % {(channel.Pan < 0 ? "left" : "right")}");
+        if (channel.Muted)
+            yield return "muted";
+    }
+
+    /// <summary>A return that only takes and prints were sent to is unused without them.</summary>
+    private IEnumerable<StrikeLine> Returns()
+    {
+        var gone = Gone;
+        var used = Song.Channels.Where(c => !gone.Contains(c.Id)).SelectMany(c => c.Sends.Select(s => s.To)).Concat(Groups.SelectMany(g => g.Others).SelectMany(c => c.Sends.Select(s => s.To))).ToHashSet();
+        return Song.Channels.Where(c => c.Kind == ChannelKind.Return && !used.Contains(c.Id) && _struck.Prepared(c) is null).Select(c => Line(StrikeGroup.Returns, c, c.Name, "nothing is sent to it"));
+    }
+
+    private static string Count(int count, string what) => string.Create(CultureInfo.InvariantCulture, $"{count} {what}{(count == 1 ? "" : "s")}");
+
+    private static string Named(string what, IReadOnlyList<string> names) =>
+        $"{Count(names.Count, what)} ({string.Join(", ", names.Take(MostNamed))}{(names.Count > MostNamed ? $" and {names.Count - MostNamed} more" : "")})";
+}
