@@ -83,6 +83,20 @@ export const router = createRouter({
       props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
       meta: { title: 'Call sheet' },
     })),
+    ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/refit`,
+      name: `${kind}-refit`,
+      component: () => import('@/views/refit/RefitView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Refit' },
+    })),
+    {
+      path: '/songs/:id/strike',
+      name: 'song-strike',
+      component: () => import('@/views/strike/StrikeView.vue'),
+      props: true,
+      meta: { title: 'Strike' },
+    },
     { path: '/shelf', name: 'shelf', component: () => import('@/views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     {
       path: '/studio',

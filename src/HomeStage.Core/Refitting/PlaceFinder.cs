@@ -19,8 +19,10 @@ internal sealed class PlaceFinder(Template old, Template plan, IReadOnlyDictiona
     public static bool IsPlaced(Channel channel) => Capabilities.Of(channel.Kind).FeedsASum && !SumMatch.IsSum(channel);
 
     /// <returns>Null where nothing tells.</returns>
-    public FoundPlace? Of(Channel channel)
+    public FoundPlace? Of(Channel asFound)
     {
+        // A take or a print belongs where the thing itself does.
+        var channel = asFound.Kind == ChannelKind.Audio ? asFound with { Name = TakeName.Read(asFound.Name).Stem } : asFound;
         if (_members.Find(m => m.Name.Equals(channel.Name, StringComparison.OrdinalIgnoreCase)) is { } called)
             return new(called.Destination!.Value, called, $"{called.Name} goes there");
         var guess = ChannelRole.Of(channel);

@@ -17,6 +17,7 @@ internal sealed class RefitPlaces
             if ((said.TryGetValue(channel.Id.Value, out var wish) ? Said(wish) : finder.Of(channel)) is { } place)
                 Found[channel.Id] = place;
         StandingFor = Matched.Values.Select(m => m.Old).ToHashSet();
+        MatchByContent(said);
         // What is deepest is placed first: a bus goes where what is in it goes.
         foreach (var bus in old.Channels.Where(c => SumMatch.IsSum(c) && !StandingFor.Contains(c.Id)).OrderByDescending(c => Sums.Way(old, c).Count()))
             if ((said.TryGetValue(bus.Id.Value, out var wish) ? Said(wish) : bus.Kind == ChannelKind.Bus ? OfMost(bus) : OfReturns()) is { } place)
@@ -34,6 +35,18 @@ internal sealed class RefitPlaces
     /// <summary>Whether a channel stays under the bus that it is under, since that goes where it would go.</summary>
     public bool GoesAlong(Channel channel, ChannelId sum) =>
         channel.Destination is { } under && !StandingFor.Contains(under) && Found.TryGetValue(under, out var its) && its.Sum == sum;
+
+    /// <summary>A bus of which more than half goes to one of the plan's for which nothing stands yet stands for it; of several the one with most.</summary>
+    private void MatchByContent(Map<string> said)
+    {
+        var able = _old.Channels.Where(c => c.Kind == ChannelKind.Bus && !StandingFor.Contains(c.Id) && !said.ContainsKey(c.Id.Value)).Select(c => (Bus: c, Place: OfMost(c)))
+            .Where(x => x.Place is { Sum: var sum } && !Matched.ContainsKey(sum) && _plan.Channels[sum].Kind == ChannelKind.Bus);
+        foreach (var best in able.GroupBy(x => x.Place!.Sum).Select(g => g.MaxBy(x => _old.Channels.Count(c => c.Destination == x.Bus.Id))).ToList())
+        {
+            Matched[best.Place!.Sum] = (best.Bus.Id, best.Place.Why);
+            StandingFor.Add(best.Bus.Id);
+        }
+    }
 
     private FoundPlace? Said(string wish) => Identifier.IsValid(wish) && _plan.Channels.TryGet(new(wish), out var sum) && Capabilities.Of(sum.Kind).Sums ? new(sum.Id, null, "as you said") : null;
 

@@ -31,8 +31,9 @@ internal sealed class StrikeLines
         // Prints first: the print of a take is no take.
         var prints = _prints.Select(p => p.Print.Id).ToHashSet();
         Groups = [.. TakeGroup.In(Song.Channels.Where(c => c is { Kind: ChannelKind.Audio, Spare: false } && !prints.Contains(c.Id) && struck.Prepared(c) is null))];
-        Lines = [.. Takes(), .. Prints(), .. Sounds(), .. Notes(), .. Curves(), .. Inserts(), .. Woken(), .. Levels()];
+        Lines = [.. Takes(), .. Prints(), .. Sounds(), .. Notes(), .. Curves(), .. Inserts(), .. Woken()];
         Lines = [.. Lines, .. Returns()];
+        Lines = [.. Lines, .. Levels()];
     }
 
     public IReadOnlyList<TakeGroup> Groups { get; }
@@ -133,10 +134,13 @@ internal sealed class StrikeLines
         let channel = prints.First().Channel
         select Line(StrikeGroup.Woken, channel, channel.Name, $"it {(channel.Muted ? "was muted" : "rested")} while {prints.First().Print.Name} sounded in its place");
 
-    private IEnumerable<StrikeLine> Levels() =>
-        from channel in Song.Channels
-        where !_wish.Levels && Resting.Edits(channel, channel).Any()
-        select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", SaidLevels(channel))}", "");
+    private IEnumerable<StrikeLine> Levels()
+    {
+        var gone = Gone;
+        return from channel in Song.Channels
+               where !_wish.Levels && !gone.Contains(channel.Id) && Resting.Edits(channel, channel).Any()
+               select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", SaidLevels(channel))}", "");
+    }
 
     private static IEnumerable<string> SaidLevels(Channel channel)
     {

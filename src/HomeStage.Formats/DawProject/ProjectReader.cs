@@ -3,6 +3,7 @@ using System.Text;
 using System.Xml;
 using System.Xml.Linq;
 using HomeStage.Core.Editing.Rules;
+using HomeStage.Core.Striking;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
 
@@ -30,7 +31,7 @@ public static class ProjectReader
                 return Refused("no-project", "There is no project.xml in it: this is no DAWproject.");
             var metadata = archive.File("metadata.xml", 1024 * 1024);
             return Own(archive, xml) is { } own
-                ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), []))
+                ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), [], []))
                 : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation));
         }
         catch (InvalidDataException e)
@@ -86,7 +87,22 @@ public static class ProjectReader
         var template = empty with { Timeline = timeline, Channels = ChannelList.From(channels) };
         return TemplateRules.Check(template) is { } wrong
             ? Refused("not-a-template", $"What it says makes no template. {wrong.Sentence}")
-            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], left.Words));
+            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], HeldOn(project, byTrack), left.Words));
+    }
+
+    /// <summary>Clips of sound and curves, by the track whose lanes they lie in; those of no track are counted for none.</summary>
+    private static List<HeldElsewhere> HeldOn(XElement project, IReadOnlyDictionary<string, ChannelId> tracks)
+    {
+        var (clips, curves) = (new Dictionary<ChannelId, int>(), new Dictionary<ChannelId, int>());
+        foreach (var held in project.Element("Arrangement")?.Descendants().Where(e => e.Name.LocalName is "Audio" or "Points") ?? [])
+        {
+            if (held.Ancestors("Lanes").Select(l => l.Text("track")).FirstOrDefault(t => t is not null) is not { } track || !tracks.TryGetValue(track, out var channel))
+                continue;
+            var counted = held.Name.LocalName == "Audio" ? clips : curves;
+            counted[channel] = counted.GetValueOrDefault(channel) + 1;
+        }
+
+        return [.. clips.Keys.Concat(curves.Keys).Distinct().Select(c => new HeldElsewhere(c, clips.GetValueOrDefault(c), curves.GetValueOrDefault(c)))];
     }
 
     private static string Titled(byte[]? metadata, string otherwise)

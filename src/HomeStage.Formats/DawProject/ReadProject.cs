@@ -1,3 +1,4 @@
+using HomeStage.Core.Striking;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Formats.DawProject;
@@ -6,5 +7,6 @@ namespace HomeStage.Formats.DawProject;
 /// <param name="Template">Keeps every rule.</param>
 /// <param name="IsOwn">Whether it is our own document, which lay in the file and whose project nobody has altered.</param>
 /// <param name="Sounds">Files of sounds that the template uses and that lay in the file whole, with their titles.</param>
+/// <param name="Held">What tracks held that was not taken in, by channel; empty where it is our own document.</param>
 /// <param name="LeftOut">What was not taken in, in words.</param>
-public sealed record ReadProject(Template Template, bool IsOwn, IReadOnlyList<(string Title, byte[] File)> Sounds, IReadOnlyList<string> LeftOut);
+public sealed record ReadProject(Template Template, bool IsOwn, IReadOnlyList<(string Title, byte[] File)> Sounds, IReadOnlyList<HeldElsewhere> Held, IReadOnlyList<string> LeftOut);

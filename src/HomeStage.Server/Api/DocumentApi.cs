@@ -43,7 +43,7 @@ internal static class DocumentApi
             string id, string act, DocumentStore store, StageAround around, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
-            : TypedResults.Ok(FindingsView.Of(document, act, await around.OfAsync(document.Template, cancellation))));
+            : TypedResults.Ok(FindingsView.Of(document, act, await around.OfAsync(id, document.Template, cancellation))));
         group.MapGet("/{id}/new-place", async Task<Results<Ok<NewPlace>, ProblemHttpResult>> (
             string id, string kind, string? chosen, DocumentStore store, CancellationToken cancellation) =>
             Kinds.FirstOrDefault(k => k.Name == kind) is not { Name: not null } known ? Problems.NotFound("kind of channel")
@@ -84,6 +84,8 @@ internal static class DocumentApi
         group.MapCopies();
         group.MapCallSheet();
         group.MapStemPlan();
+        group.MapStrike();
+        group.MapRefit();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

@@ -27,7 +27,7 @@ internal static class PreviewApi
             : document.Template.Acts.All(a => a.Id != request.Act) ? Problems.NotFound("act")
             : Batch.Apply(document.Template, request.Edits) switch
             {
-                BatchResult.Applied applied => TypedResults.Ok(Of(document, applied.Template, request, await around.OfAsync(document.Template, cancellation), await around.OfAsync(applied.Template, cancellation))),
+                BatchResult.Applied applied => TypedResults.Ok(Of(document, applied.Template, request, await around.OfAsync(id, document.Template, cancellation), await around.OfAsync(id, applied.Template, cancellation))),
                 BatchResult.Refused refused => Problems.Refused(refused.Why, refused.EditIndex),
                 _ => throw new InvalidOperationException("A batch is applied or refused."),
             });

@@ -75,15 +75,19 @@ internal static class TemplatesApi
             return Problems.Unreadable("too-large", $"A template document may have {TemplateDocument.MostBytes / 1024 / 1024} MB.");
         return TemplateDocument.Read(bytes) switch
         {
-            FormatResult<Template>.Read read => await BringInAsync(read.Value, store, media, cancellation),
+            FormatResult<Template>.Read read => await BringInAsync(new(DocumentKind.Template, read.Value), store, media, cancellation),
             FormatResult<Template>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
             _ => throw new InvalidOperationException("A document is read or refused."),
         };
     }
 
     /// <param name="name">What it is called where the file does not say.</param>
-    private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    private static Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
+        HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation) => ProjectAsync(DocumentKind.Template, request, name, store, media, cancellation);
+
+    /// <summary>A project file as a template or as a song.</summary>
+    internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(
+        DocumentKind kind, HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
         var bytes = await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation);
         if (bytes is null)
@@ -95,18 +99,18 @@ internal static class TemplatesApi
             case FormatResult<ReadProject>.Read { Value: var read }:
                 foreach (var (soundTitle, file) in read.Sounds)
                     await media.AddAsync(file, soundTitle, cancellation);
-                return await BringInAsync(read.Template, store, media, cancellation, read.LeftOut);
+                return await BringInAsync(new(kind, read.Template) { Brought = read.LeftOut.Count > 0 ? new(read.LeftOut, read.Held) : null }, store, media, cancellation);
             default:
                 throw new InvalidOperationException("A project is read or refused.");
         }
     }
 
-    private static async Task<Created<BroughtIn>> BringInAsync(Template template, DocumentStore store, MediaStore media, CancellationToken cancellation, IReadOnlyList<string>? leftOut = null)
+    private static async Task<Created<BroughtIn>> BringInAsync(NewDocument wanted, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
-        var absent = media.Around(template).AbsentSounds;
-        var document = await store.CreateAsync(DocumentKind.Template, template, cancellation: cancellation);
+        var absent = media.Around(wanted.Template).AbsentSounds;
+        var document = await store.CreateAsync(wanted, cancellation);
         return TypedResults.Created($"/api/documents/{document.Id}",
-            new BroughtIn(document.Id, [.. UsedSounds.Of(template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)], leftOut ?? []));
+            new BroughtIn(document.Id, [.. UsedSounds.Of(wanted.Template).Select(u => u.Sound).Where(s => absent.ContainsKey(s.Content)).DistinctBy(s => s.Content)], wanted.Brought?.LeftOut ?? []));
     }
 
     /// <summary>Songs of its category begin from it unless another is chosen.</summary>

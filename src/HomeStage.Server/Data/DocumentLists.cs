@@ -21,6 +21,7 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
                 ChangedUtc = d.ChangedUtc,
                 StartedFromId = d.StartedFromId,
                 StartedFromRevision = d.StartedFromRevision,
+                Brought = d.Brought,
                 OpensByDefault = d.OpensByDefault,
                 LeadsCategory = d.LeadsCategory,
                 SoundsNoted = d.SoundsNoted,

@@ -16,11 +16,14 @@ public sealed class DocumentRow
 
     public required DateTime ChangedUtc { get; set; }
 
-    /// <summary>The template that a song was started from.</summary>
+    /// <summary>The template that a song was started from, or the song that a template was struck from.</summary>
     public string? StartedFromId { get; init; }
 
-    /// <summary>That template's revision when the song was started.</summary>
+    /// <summary>That document's revision then.</summary>
     public int? StartedFromRevision { get; init; }
+
+    /// <summary>What it left behind in the project file that it came from, as JSON; null where it was made here.</summary>
+    public string? Brought { get; init; }
 
     /// <summary>Whether this template opens by default.</summary>
     public bool OpensByDefault { get; set; }

@@ -34,6 +34,9 @@ public sealed class DocumentStore(
         DocumentKind kind, Template template, (string Id, int Revision)? startedFrom = null, CancellationToken cancellation = default)
         => (await _writer.CreateAsync([new(kind, template, startedFrom)], cancellation))[0];
 
+    /// <summary>Makes one; where another template bears its name it gets the next number.</summary>
+    public async Task<OpenDocument> CreateAsync(NewDocument wanted, CancellationToken cancellation) => (await _writer.CreateAsync([wanted], cancellation))[0];
+
     /// <summary>Makes several, all of them or none.</summary>
     public Task CreateAllAsync(IReadOnlyList<NewDocument> wanted, CancellationToken cancellation = default) => _writer.CreateAsync(wanted, cancellation);
 

@@ -109,6 +109,7 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
             ChangedUtc = now,
             StartedFromId = wanted.StartedFrom?.Id,
             StartedFromRevision = wanted.StartedFrom?.Revision,
+            Brought = wanted.Brought?.ToJson(),
             OpensByDefault = wanted.OpensByDefault,
             SoundsNoted = true,
         };
@@ -117,9 +118,12 @@ internal sealed class DocumentWriter(IDbContextFactory<StageDb> databases, TimeP
 
 /// <summary>A document that is to be made.</summary>
 /// <param name="Template">Held against the rules before.</param>
-/// <param name="StartedFrom">For a song: its template and that template's revision.</param>
+/// <param name="StartedFrom">For a song its template, for a template the song that it was struck from, and that one's revision.</param>
 public sealed record NewDocument(DocumentKind Kind, Template Template, (string Id, int Revision)? StartedFrom = null, bool OpensByDefault = false)
 {
+    /// <summary>What it left behind in the project file that it came from; null for none.</summary>
+    public Brought? Brought { get; init; }
+
     /// <summary>Where others that are made with it refer to it; null for any.</summary>
     public string? Id { get; init; }
 

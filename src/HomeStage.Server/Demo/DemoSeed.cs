@@ -37,6 +37,7 @@ public sealed class DemoSeed(DocumentStore store, DocumentLists lists, SummarySh
                 .. Templates.Select(t => new NewDocument(DocumentKind.Template, templates[t.Name], OpensByDefault: t.Name == FirstRehearsal.Name) { Id = t.Name == NightFerry.Name ? ferry.Id : null }),
                 new(DocumentKind.Template, Done(SmallHall.Name, Inheritance.Begin(ferry.Template, ferry.Id, 0, SmallHall.Name), [.. SmallHall.Edits(ferry.Template)])),
                 .. FerrySongs.All.Select(s => new NewDocument(DocumentKind.Song, Song(ferry.Template, s.Wish, s.Edits), (ferry.Id, 0))),
+                new(DocumentKind.Song, Done(WreckOfASong.Name, EmptyStage.Create(WreckOfASong.Name), WreckOfASong.Edits())),
             ],
             cancellation);
         // Whoever comes in first is not to wait for what the library says of them.

@@ -2595,6 +2595,129 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/strike/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StrikeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StrikeView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/strike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StrikeRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Created"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/refit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RefitRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RefitView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/revisions": {
         parameters: {
             query?: never;
@@ -3690,6 +3813,43 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Created"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/from-project": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    name?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtIn"];
                     };
                 };
             };
@@ -7284,6 +7444,12 @@ export interface components {
             stay?: components["schemas"]["PieceStay"];
             together?: null | string;
         };
+        PlanSum: {
+            id: components["schemas"]["ChannelId"];
+            name: string;
+            /** Format: int32 */
+            depth: number;
+        };
         PlanView: {
             /** Format: int32 */
             outputs: number;
@@ -7393,6 +7559,43 @@ export interface components {
             insert: components["schemas"]["InsertId"];
             /** Format: double */
             largestDb: number;
+        };
+        /** @enum {unknown} */
+        RefitKind: "stands-for" | "made" | "moves" | "stays" | "no-place";
+        RefitLine: {
+            channel: components["schemas"]["ChannelId"];
+            name: string;
+            kind: components["schemas"]["RefitKind"];
+            to: null | components["schemas"]["ChannelId"];
+            toName: string;
+            why: string;
+            from: string;
+            mayTurn: boolean;
+        };
+        RefitRequest: {
+            plan: string;
+            wish?: null | components["schemas"]["RefitWish"];
+        };
+        /** @enum {unknown} */
+        RefitSends: "none" | "closed" | "as-planned";
+        /** @enum {unknown} */
+        RefitStrips: "none" | "where-empty" | "all";
+        RefitView: {
+            /** Format: int32 */
+            revision: number;
+            planName: string;
+            lines: components["schemas"]["RefitLine"][];
+            edits: components["schemas"]["Edit"][];
+            words: string[];
+            sums: components["schemas"]["PlanSum"][];
+        };
+        RefitWish: {
+            said?: {
+                [key: string]: string;
+            };
+            colours?: boolean;
+            strips?: components["schemas"]["RefitStrips"];
+            sends?: components["schemas"]["RefitSends"];
         };
         /** @enum {unknown} */
         RemovedKind: "template" | "song" | "sound" | "revision-name" | "shelf-item";
@@ -7718,6 +7921,7 @@ export interface components {
             changes: null | number;
             changeWords: string[];
             kept: components["schemas"]["KeptStarter"][];
+            leftOut: null | string[];
             damage: null | components["schemas"]["Damage"];
         };
         Source: components["schemas"]["SourceInputSource"] | components["schemas"]["SourceInstrumentSource"] | components["schemas"]["SourceInternalSource"] | components["schemas"]["SourceOutputSource"];
@@ -7835,6 +8039,71 @@ export interface components {
             beatTicks: number;
             rows: components["schemas"]["StepRowView"][];
             figures: components["schemas"]["StepFigure"][];
+        };
+        StrikeCounts: {
+            /** Format: int32 */
+            channels: number;
+            /** Format: int32 */
+            buses: number;
+            /** Format: int32 */
+            returns: number;
+            /** Format: int32 */
+            splits: number;
+            /** Format: int32 */
+            spares: number;
+            /** Format: int32 */
+            hidden: number;
+            /** Format: int32 */
+            resting: number;
+            /** Format: int32 */
+            muted: number;
+            /** Format: int32 */
+            inserts: number;
+            /** Format: int32 */
+            insertsOff: number;
+            /** Format: int32 */
+            sends: number;
+            /** Format: int32 */
+            keys: number;
+            /** Format: int32 */
+            patterns: number;
+            /** Format: int32 */
+            sounds: number;
+            /** Format: int32 */
+            curves: number;
+        };
+        /** @enum {unknown} */
+        StrikeGroup: "takes" | "prints" | "sounds" | "notes" | "curves" | "returns" | "inserts" | "woken" | "levels" | "names" | "odd";
+        StrikeLine: {
+            key: string;
+            group: components["schemas"]["StrikeGroup"];
+            channels: unknown[];
+            words: string;
+            why: string;
+            /** Format: int32 */
+            count: number;
+            goes: boolean;
+            mayTurn: boolean;
+        };
+        StrikeRequest: {
+            wish?: null | components["schemas"]["StrikeWish"];
+        };
+        StrikeView: {
+            wish: components["schemas"]["StrikeWish"];
+            lines: components["schemas"]["StrikeLine"][];
+            before: components["schemas"]["StrikeCounts"];
+            after: components["schemas"]["StrikeCounts"];
+            begunFrom: null | string;
+            leftOut: string[];
+        };
+        StrikeWish: {
+            name: string;
+            starters?: boolean;
+            levels?: boolean;
+            tempo?: boolean;
+            key?: boolean;
+            countIn?: boolean;
+            otherwise?: string[];
         };
         Strip: {
             inserts?: null | components["schemas"]["Insert"][];

@@ -17,6 +17,6 @@ public sealed class Recovery(IDbContextFactory<StageDb> databases, DocumentStore
             return null;
         var name = whole.Template.Name[..Math.Min(whole.Template.Name.Length, LongestName - Added.Length)] + Added;
         (string, int)? from = row.StartedFromId is { } template ? (template, row.StartedFromRevision ?? 0) : null;
-        return (await store.CreateAsync(row.Kind, whole.Template with { Name = name }, from, cancellation), whole.Number);
+        return (await store.CreateAsync(new NewDocument(row.Kind, whole.Template with { Name = name }, from) { Brought = Brought.Of(row.Brought) }, cancellation), whole.Number);
     }
 }

@@ -22,6 +22,9 @@ namespace HomeStage.Server.Data.Migrations
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Brought")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime>("ChangedUtc")
                         .HasColumnType("TEXT");
 

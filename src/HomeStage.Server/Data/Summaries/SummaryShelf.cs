@@ -60,7 +60,7 @@ public sealed class SummaryShelf(IDbContextFactory<StageDb> databases, DocumentL
     /// <returns>The template as it was when a song began; null for what is no song, and where it cannot be read.</returns>
     private async Task<Template?> BeganAsync(DocumentRow row, Dictionary<(string, int), Template?> read, CancellationToken cancellation)
     {
-        if (row is not { StartedFromId: { } from, StartedFromRevision: { } revision })
+        if (row is not { Kind: DocumentKind.Song, StartedFromId: { } from, StartedFromRevision: { } revision })
             return null;
         if (read.TryGetValue((from, revision), out var known))
             return known;

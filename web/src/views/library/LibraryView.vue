@@ -127,6 +127,10 @@ onMounted(async () => {
           <span class="serif">From a cast list</span>
           <span class="quiet">A page of names becomes a template</span>
         </button>
+        <RouterLink v-if="songs.length" class="empty" to="/songs">
+          <span class="serif">From a finished song</span>
+          <span class="quiet">Strike its takes, notes and mix; keep the rest</span>
+        </RouterLink>
         <button type="button" class="empty" @click="library.begin('')">
           <span class="serif">An empty stage</span>
           <span class="quiet">Begin with a main and a mix bus</span>

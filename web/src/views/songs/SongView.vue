@@ -55,7 +55,11 @@ onMounted(async () => {
   <PlaceHeader>
     <h1>{{ song?.title ?? 'Song' }}</h1>
     <span class="gap" />
-    <button v-if="song" type="button" class="plain" @click="keepAsTemplate">Make a template of it</button>
+    <button v-if="song" type="button" class="plain" title="A template with all that is in it" @click="keepAsTemplate">
+      Copy as a template
+    </button>
+    <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/strike`">Strike to a template</RouterLink>
+    <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/refit`">Refit</RouterLink>
     <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/call-sheet`">Call sheet</RouterLink>
     <RouterLink v-if="song" class="plain link" :to="`/songs/${id}/order`">Open its running order</RouterLink>
   </PlaceHeader>
@@ -68,10 +72,21 @@ onMounted(async () => {
           <RouterLink v-if="song.templateName" :to="`/templates/${song.templateId}`">{{
             song.templateName
           }}</RouterLink>
-          <template v-else>a template that is gone</template>, as it was at revision {{ song.templateRevision }}
+          <template v-else-if="song.templateId">a template that is gone</template>
+          <template v-if="song.templateId">, as it was at revision {{ song.templateRevision }}</template>
+          <template v-else>no template here: it was made elsewhere</template>
         </dd>
-        <dt>Changed since</dt>
-        <dd>
+        <template v-if="song.leftOut">
+          <dt>Not brought in</dt>
+          <dd>
+            <ul class="changes">
+              <li v-for="words in song.leftOut.slice(0, mostKept)" :key="words" class="quiet">{{ words }}</li>
+              <li v-if="song.leftOut.length > mostKept" class="faint">and {{ song.leftOut.length - mostKept }} more</li>
+            </ul>
+          </dd>
+        </template>
+        <dt v-if="song.templateId">Changed since</dt>
+        <dd v-if="song.templateId">
           <template v-if="song.changes === null">that template cannot be read any more</template>
           <template v-else-if="song.changes === 0">nothing</template>
           <template v-else>
@@ -84,8 +99,8 @@ onMounted(async () => {
             </ul>
           </template>
         </dd>
-        <dt>Kept in it</dt>
-        <dd>
+        <dt v-if="song.templateId">Kept in it</dt>
+        <dd v-if="song.templateId">
           <template v-if="song.kept.length === 0">nothing yet</template>
           <template v-else>
             {{ keptWords(song.kept) }}

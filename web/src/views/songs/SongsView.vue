@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { keptWords } from './keptWords'
-import { api, asked, sentenceOf } from '@/api/client'
-import type { Song } from '@/api/types'
+import { api, asked, sentenceOf, upload } from '@/api/client'
+import type { BroughtIn, Song } from '@/api/types'
 import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
@@ -16,6 +16,7 @@ const songs = ref<Song[]>()
 const document = useDocument()
 const listening = useListening()
 const trouble = ref<string>()
+const file = useTemplateRef('file')
 const router = useRouter()
 const removed = ref<{ kind: 'song'; id: string; name: string }>()
 
@@ -41,6 +42,19 @@ async function hear(song: Song) {
   if (document.head?.id === song.id) await listening.play()
 }
 
+/** A project of a workstation becomes a song; its page says what was left out. */
+function bring(files: FileList | null) {
+  const [chosen] = files ?? []
+  if (!chosen) return
+  return attempt(async () => {
+    const name = encodeURIComponent(chosen.name.replace(/\.[^.]*$/, ''))
+    const made = await upload<BroughtIn>(`/api/songs/from-project?name=${name}`, chosen, 'application/zip')
+    await router.push(`/songs/${made.id}`)
+  }).finally(() => {
+    if (file.value) file.value.value = ''
+  })
+}
+
 function takeAway(song: Song) {
   return attempt(async () => {
     await remove(song.id)
@@ -56,7 +70,19 @@ onMounted(() => attempt(async () => undefined))
 </script>
 
 <template>
-  <PlaceHeader><h1>Songs</h1></PlaceHeader>
+  <PlaceHeader>
+    <h1>Songs</h1>
+    <span class="gap" />
+    <button type="button" class="plain" @click="file?.click()">Bring a song in</button>
+    <input
+      ref="file"
+      type="file"
+      accept=".dawproject,.zip"
+      hidden
+      aria-label="A DAWproject"
+      @change="bring(($event.target as HTMLInputElement).files)"
+    />
+  </PlaceHeader>
   <main class="songs">
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <RemovedNotice
@@ -100,7 +126,9 @@ onMounted(() => attempt(async () => undefined))
             <DamageNote v-if="song.damage" :damage="song.damage" @recover="rescue(song)" />
           </td>
           <td class="quiet roomy">
-            {{ song.templateName ?? 'a template that is gone' }}, revision {{ song.templateRevision }}
+            <template v-if="song.templateId"
+              >{{ song.templateName ?? 'a template that is gone' }}, revision {{ song.templateRevision }}</template
+            ><template v-else>elsewhere</template>
           </td>
           <td class="roomy" :title="song.changeWords.join('\n')">
             <template v-if="song.changes === null">—</template>
@@ -135,6 +163,10 @@ onMounted(() => attempt(async () => undefined))
 </template>
 
 <style scoped>
+.gap {
+  flex: 1;
+}
+
 .songs {
   padding: 20px 26px;
   overflow: auto;
