@@ -31,6 +31,10 @@ public static class Palette
 
     private const double MemberSpread = 0.05;
 
+    /// <returns>The hue, or the nearest that channels may take where it lies in the amber that is kept.</returns>
+    public static double OutsideLamps(double hueDegrees) =>
+        !IsLamps(hueDegrees) ? hueDegrees : hueDegrees - LampFromDegrees < LampToDegrees - hueDegrees ? LampFromDegrees : LampToDegrees;
+
     public static bool IsLamps(double hueDegrees) => hueDegrees > LampFromDegrees && hueDegrees < LampToDegrees;
 
     /// <param name="rows">The running order.</param>

@@ -177,6 +177,6 @@ internal sealed class ReadTracks
             return null;
         var seen = Oklab.Of(Rgb.Parse(colour));
         // Grey has no hue.
-        return Math.Sqrt(seen.A * seen.A + seen.B * seen.B) < 0.02 ? null : (Math.Round(Math.Atan2(seen.B, seen.A) * 180 / Math.PI) + 360) % 360;
+        return Math.Sqrt(seen.A * seen.A + seen.B * seen.B) < 0.02 ? null : Palette.OutsideLamps((Math.Round(Math.Atan2(seen.B, seen.A) * 180 / Math.PI) + 360) % 360);
     }
 }

@@ -11,13 +11,14 @@ internal static class StrikeApi
     /// <param name="Wish">Null for what is usual: levels stay for a song that began from a template here, else nothing does.</param>
     public sealed record StrikeRequest(StrikeWish? Wish = null);
 
+    /// <param name="Song">What the song is called.</param>
     /// <param name="Wish">What the lines are of.</param>
     /// <param name="Lines">In the order of their groups.</param>
     /// <param name="Before">The song, counted.</param>
     /// <param name="After">The template, counted.</param>
     /// <param name="BegunFrom">Name of the template that the song began from; null where nobody knows of one.</param>
     /// <param name="LeftOut">What the song left behind in the project file that it came from, in words.</param>
-    public sealed record StrikeView(StrikeWish Wish, IReadOnlyList<StrikeLine> Lines, StrikeCounts Before, StrikeCounts After, string? BegunFrom, IReadOnlyList<string> LeftOut);
+    public sealed record StrikeView(string Song, StrikeWish Wish, IReadOnlyList<StrikeLine> Lines, StrikeCounts Before, StrikeCounts After, string? BegunFrom, IReadOnlyList<string> LeftOut);
 
     public static void MapStrike(this RouteGroupBuilder group)
     {
@@ -27,7 +28,7 @@ internal static class StrikeApi
                 return Problems.NotFound("document");
             var wish = asked.Wish ?? new(song.Song.Name) { Levels = song.Begun is not null };
             var (report, why) = Strike.Of(song, wish);
-            return report is null ? Problems.Refused(why!) : TypedResults.Ok(new StrikeView(wish, report.Lines, report.Before, report.After, song.Begun?.Name, brought?.LeftOut ?? []));
+            return report is null ? Problems.Refused(why!) : TypedResults.Ok(new StrikeView(song.Song.Name, wish, report.Lines, report.Before, report.After, song.Begun?.Name, brought?.LeftOut ?? []));
         });
         group.MapPost("/{id}/strike", async Task<Results<Created<TemplatesApi.Created>, ProblemHttpResult>> (string id, StrikeRequest asked, DocumentStore store, DocumentLists lists, RevisionLog log, CancellationToken cancellation) =>
         {

@@ -8089,6 +8089,7 @@ export interface components {
             wish?: null | components["schemas"]["StrikeWish"];
         };
         StrikeView: {
+            song: string;
             wish: components["schemas"]["StrikeWish"];
             lines: components["schemas"]["StrikeLine"][];
             before: components["schemas"]["StrikeCounts"];

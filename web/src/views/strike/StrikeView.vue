@@ -41,7 +41,8 @@ async function strike() {
   <PlaceHeader>
     <h1>Strike</h1>
     <span v-if="view" class="quiet">
-      {{ view.before.channels }} channels, {{ goes === 0 ? 'all stay' : `${goes} go` }} · the song stays as it is
+      {{ view.song }} · {{ view.before.channels }} channels, {{ goes === 0 ? 'all stay' : `${goes} go` }} · the song
+      stays as it is
     </span>
     <span class="gap" />
     <RouterLink class="plain link" :to="`/songs/${id}`">Back to the song</RouterLink>

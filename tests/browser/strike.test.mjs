@@ -1,0 +1,143 @@
+// A finished song of 120 tracks comes in, is struck to a template, and is brought onto the buses of Night Ferry.
+import assert from 'node:assert/strict'
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { after, before, test } from 'node:test'
+import { finishedSong } from './finished-song.mjs'
+import { seriousIn } from './serious.mjs'
+import { openStage, pick, settles } from './stage.mjs'
+
+const song = finishedSong()
+let stage, page, id, begun
+before(async () => {
+  stage = await openStage()
+  page = stage.page
+  begun = stage.actions.all
+})
+after(() => stage.close())
+
+/** The row of figures of that name: the song's and the template's. */
+async function figures(name) {
+  const cells = await page.getByRole('complementary', { name: 'What comes of it' }).getByRole('row', { name: new RegExp(`^${name} `) }).getByRole('cell').allTextContents()
+  return cells.map(Number)
+}
+
+const whole = async () => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
+
+test('a project of a workstation comes in as a song, which says what it left behind', async () => {
+  assert.equal(song.counted.tracks, 120)
+  const path = join(stage.data, 'winters.dawproject')
+  writeFileSync(path, song.file)
+  await page.goto(`${stage.address}/songs`)
+  await page.getByLabel('A DAWproject').setInputFiles(path)
+  await page.getByRole('heading', { name: song.title }).waitFor()
+  await page.getByText(`${song.counted.clips} clips of sound`).waitFor()
+  await page.getByText('no template here: it was made elsewhere').waitFor()
+  id = page.url().split('/').at(-1)
+  assert.equal((await whole()).length, 120)
+})
+
+test('every figure of the strike is what the song was written with', async () => {
+  await page.getByRole('link', { name: 'Strike to a template' }).click()
+  const { counted } = song
+  const heading = (name) => page.getByRole('heading', { name: new RegExp(`^${name}`) })
+  await heading('Takes that go').waitFor()
+  const said = async (name) => Number(/\d+$/.exec((await heading(name).textContent()).trim())[0])
+  assert.deepEqual(
+    [await said('Takes that go'), await said('Prints that go'), await said('Notes that go'), await said('Unused returns that go'), await said('Doubled inserts that go')],
+    [counted.takesGone, counted.printsGone, counted.notes, 1, counted.doubled],
+  )
+  assert.equal(await said('Recordings that go'), counted.clips)
+  assert.equal(await said('Curves that go'), counted.curves)
+  const gone = counted.takesGone + counted.printsGone + 1
+  assert.deepEqual(await figures('Channels'), [120, 120 - gone])
+  assert.deepEqual((await figures('of them buses'))[0], counted.buses)
+  assert.deepEqual(await figures('returns'), [counted.returns, counted.returns - 1])
+  assert.deepEqual((await figures('muted'))[0], counted.muted)
+  assert.equal((await figures('resting in every act'))[0], counted.unloaded)
+  assert.equal((await figures('of them switched off'))[0], counted.off)
+  assert.equal((await figures('Sends'))[0], counted.sends)
+  assert.deepEqual(await seriousIn(page), [])
+})
+
+test('one press makes the template; the song is the same to the byte, and nothing is left behind', async () => {
+  const document = () => fetch(`${stage.address}/api/documents/${id}/document`).then((r) => r.text())
+  const was = await document()
+  await page.getByRole('region', { name: 'Takes that go' }).getByRole('button', { name: /more/ }).click()
+  await page.getByLabel('Elec rhythm tk1').uncheck()
+  await settles(async () => (await figures('Channels'))[1], 120 - song.counted.takesGone - song.counted.printsGone)
+  await page.getByLabel('Elec rhythm tk1').check()
+  await settles(async () => (await figures('Channels'))[1], 120 - song.counted.takesGone - song.counted.printsGone - 1)
+  await page.getByRole('button', { name: 'Make the template' }).click()
+  await page.getByRole('row', { name: /Mstr/ }).waitFor()
+  assert.equal(await document(), was)
+
+  const template = page.url().split('/').at(-1)
+  const { channels, head } = await stage.get(`/api/documents/${template}`)
+  const all = channels.map((c) => c.channel)
+  assert.equal(head.name, song.title)
+  assert.deepEqual(all.filter((c) => c.patterns.length + c.starters.length + c.shapes.length > 0 || c.level !== 0 || c.pan !== 0 || c.muted), [])
+  assert.deepEqual(all.filter((c) => /tk\d|take|keep|print|bounce|comp\b/i.test(c.name)).map((c) => c.name), [])
+  // What was printed, muted and unloaded is there and plays again.
+  assert.deepEqual(all.filter((c) => c.kind === 'instrument').length, 10)
+  assert.deepEqual(Object.keys(all.find((c) => c.name === 'Grand piano').stages), [])
+  assert.equal(all.find((c) => c.name === 'Slide gtr').inserts.length, 2)
+  const found = await stage.get(`/api/documents/${template}/findings?act=write`)
+  assert.deepEqual(found.open.filter((f) => f.group === 'Leftovers'), [])
+  console.log(`actions from the song's file to its template: ${stage.actions.since(begun) - 2}`)
+})
+
+test('the song is brought onto the buses of Night Ferry, each line with its reason, and one undo takes it back', async () => {
+  const was = await whole()
+  await page.goto(`${stage.address}/songs/${id}/refit`)
+  await pick(page, 'The template whose buses are the plan', 'Night Ferry')
+  await page.getByRole('row', { name: /^Audio 1 / }).first().waitFor()
+  const asked = await stage.post(`/api/documents/${id}/refit`, { plan: (await stage.get('/api/templates')).find((t) => t.name === 'Night Ferry').id })
+  // Each channel that goes into a sum stands on one line.
+  const known = was.filter((c) => c.destination).map((c) => c.id)
+  assert.deepEqual(asked.lines.filter((l) => l.kind !== 'made').map((l) => l.channel).sort(), known.sort())
+  assert.ok(asked.lines.every((l) => l.why.length > 0))
+  assert.equal(asked.lines.find((l) => l.name === 'Kick in').toName, 'Drums')
+  assert.equal(asked.lines.find((l) => l.name === 'BV 7').toName, 'Chorus')
+  assert.equal(asked.lines.find((l) => l.name === 'Audio 1').kind, 'no-place')
+  assert.deepEqual(await seriousIn(page), [])
+  await pick(page, 'Where Audio 1 goes', 'Guitars')
+  await page.getByRole('row', { name: /Audio 1 .*as you said/ }).waitFor()
+  await page.getByRole('button', { name: 'Bring it onto Night Ferry' }).click()
+  await page.waitForURL(/\/order$/)
+  await page.getByRole('row', { name: /Mstr/ }).waitFor()
+
+  const now = await whole()
+  const byId = new Map(now.map((c) => [c.id, c]))
+  for (const before of was) {
+    const after = byId.get(before.id)
+    assert.deepEqual([after.name, after.source, after.patterns, after.level, after.pan, after.muted], [before.name, before.source, before.patterns, before.level, before.pan, before.muted])
+    assert.ok(before.sends.every((s) => after.sends.some((t) => JSON.stringify(t) === JSON.stringify(s))))
+    assert.ok(before.inserts.every((i) => after.inserts.some((j) => j.id === i.id)))
+  }
+  assert.equal(byId.get(byId.get(now.find((c) => c.name === 'Audio 1').destination).id).name, 'GTRS')
+  await page.keyboard.press('Control+z')
+  await settles(async () => JSON.stringify(await whole()), JSON.stringify(was))
+})
+
+test('the loudness of each bus is rendered before and after, and the two are renders of what it says', async () => {
+  const { id: wreck } = (await stage.get('/api/songs')).find((s) => s.title === 'Wreck of a Song')
+  // Two bars are as good as a song.
+  const { head } = await stage.get(`/api/documents/${wreck}`)
+  const timeline = { tempoBpm: 120, meter: { beats: 4, unit: 4 }, sections: [{ name: 'Verse', bars: 2, id: 'verse' }] }
+  await stage.post(`/api/documents/${wreck}/edits`, { revision: head.revision, edits: [{ type: 'set-timeline', timeline }] })
+  await page.goto(`${stage.address}/songs/${wreck}/refit`)
+  await pick(page, 'The template whose buses are the plan', 'First Rehearsal')
+  await page.getByRole('button', { name: 'Render before and after' }).click()
+  const cells = page.getByRole('row', { name: /^Main −/ }).getByRole('cell')
+  await cells.first().waitFor({ timeout: 90_000 })
+  const [before, after] = (await cells.allTextContents()).map((t) => t.replace('−', '-'))
+  const plan = (await stage.get('/api/templates')).find((t) => t.name === 'First Rehearsal').id
+  const { edits } = await stage.post(`/api/documents/${wreck}/refit`, { plan })
+  for (const [shown, trying] of [[before, []], [after, edits]]) {
+    const { id: job } = await stage.post('/api/renders', { document: wreck, act: 'mix', listenTo: null, section: null, trying })
+    await settles(async () => (await stage.get(`/api/renders/${job}`)).state, 'done')
+    assert.equal(shown, (await stage.get(`/api/renders/${job}`)).meters.loudnessLufs.toFixed(1))
+  }
+  assert.deepEqual(stage.troubles, [])
+})
