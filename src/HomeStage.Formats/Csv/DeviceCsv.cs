@@ -1,7 +1,5 @@
 using System.Globalization;
-using System.Text;
 using CsvHelper;
-using CsvHelper.Configuration;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
@@ -17,36 +15,10 @@ public static class DeviceCsv
     public const int MostDevices = 2000;
     private static readonly string[] Known = ["name", "kind", "maker", "format", "id", "preset", "outputs", "latency", "rate", "share", "memory", "load", "here"];
 
-    public static FormatResult<FoundDevices> Read(byte[] bytes)
-    {
-        if (bytes.Length > MostBytes)
-            return Refused("too-large", $"A table of devices may have {MostBytes / 1024} kB.");
-        try
-        {
-            var text = new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes).TrimStart('\uFEFF');
-            return ReadRows(text);
-        }
-        catch (DecoderFallbackException)
-        {
-            return Refused("not-text", "This is not a table in UTF-8 text.");
-        }
-        catch (CsvHelperException e)
-        {
-            return Refused("damaged", $"Line {e.Context?.Parser?.Row ?? 1} of the table cannot be read: a quotation mark is not closed or a column is missing.");
-        }
-    }
+    public static FormatResult<FoundDevices> Read(byte[] bytes) => CsvTable.Read(bytes, MostBytes, "devices", isWhole: false, ReadRows);
 
-    private static FormatResult<FoundDevices> ReadRows(string text)
+    private static FormatResult<FoundDevices> ReadRows(CsvReader csv)
     {
-        using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            DetectDelimiter = true,
-            DetectDelimiterValues = [",", ";", "\t"],
-            TrimOptions = TrimOptions.Trim,
-            PrepareHeaderForMatch = h => h.Header.Trim().ToLowerInvariant(),
-            MissingFieldFound = null,
-            BadDataFound = null,
-        });
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { } header || !header.Any(h => h.Trim().Equals("name", StringComparison.OrdinalIgnoreCase)))
             return Refused("no-header", "The first line of a table of devices names its columns; one of them is \"name\".");
         var leftOut = header.Where(h => !Known.Contains(h.Trim().ToLowerInvariant())).Select(h => $"The column {TextRules.Cleaned(h, TextRules.LongestSection)} is not known.").ToList();

@@ -1,7 +1,5 @@
 using System.Globalization;
-using System.Text;
 using CsvHelper;
-using CsvHelper.Configuration;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 
@@ -19,50 +17,11 @@ public static class KitCsv
 
     /// <param name="current">The kit whose outputs it leaves by; an output beyond them adds more of their kind.</param>
     /// <param name="sounds">Finds a sound by its content; those of the kit itself are found without it.</param>
-    public static FormatResult<KitTable> Read(byte[] bytes, Kit current, Func<string, MediaRef?>? sounds = null)
-    {
-        if (bytes.Length > MostBytes)
-            return Refused("too-large", $"A table of pieces may have {MostBytes / 1024} kB.");
-        string text;
-        try
-        {
-            text = new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes).TrimStart('\uFEFF');
-        }
-        catch (DecoderFallbackException)
-        {
-            return Refused("not-text", "This is not a table in UTF-8 text.");
-        }
-
-        try
-        {
-            return ReadRows(text, current, sounds ?? (_ => null));
-        }
-        catch (CsvHelperException e)
-        {
-            return Refused("damaged", $"Line {e.Context?.Parser?.Row ?? 1} of the table cannot be read: a quotation mark is not closed or a column is missing.");
-        }
-    }
+    public static FormatResult<KitTable> Read(byte[] bytes, Kit current, Func<string, MediaRef?>? sounds = null) =>
+        CsvTable.Read(bytes, MostBytes, "pieces", isWhole: true, csv => ReadRows(csv, current, sounds ?? (_ => null)));
 
     /// <summary>With a header line and lines that end as RFC 4180 has them.</summary>
-    public static byte[] Write(Kit kit)
-    {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n" }))
-        {
-            foreach (var column in $"{Needed} {Besides}".Split(' '))
-                csv.WriteField(column);
-            foreach (var row in KitRow.Of(kit))
-            {
-                csv.NextRecord();
-                foreach (var cell in Cells(row))
-                    csv.WriteField(cell);
-            }
-
-            csv.NextRecord();
-        }
-
-        return Encoding.UTF8.GetBytes(text.ToString());
-    }
+    public static byte[] Write(Kit kit) => CsvTable.Write(KitRow.Of(kit).Select(Cells).Prepend($"{Needed} {Besides}".Split(' ')));
 
     /// <summary>In the order of the columns.</summary>
     private static IEnumerable<string> Cells(KitRow row)
@@ -84,16 +43,8 @@ public static class KitCsv
         yield return string.Join(' ', row.Layers.Select(l => string.Create(CultureInfo.InvariantCulture, $"{l.FromVelocity}:{l.Sample.Content}")));
     }
 
-    private static FormatResult<KitTable> ReadRows(string text, Kit current, Func<string, MediaRef?> sounds)
+    private static FormatResult<KitTable> ReadRows(CsvReader csv, Kit current, Func<string, MediaRef?> sounds)
     {
-        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            DetectDelimiter = true,
-            DetectDelimiterValues = [",", ";", "\t"],
-            PrepareHeaderForMatch = args => args.Header.Trim().ToLowerInvariant(),
-            TrimOptions = TrimOptions.Trim,
-        };
-        using var csv = new CsvReader(new StringReader(text), configuration);
         if (!csv.Read() || !csv.ReadHeader())
             return Refused("empty", "The table is empty.");
         var columns = csv.HeaderRecord!.Select(h => h.Trim().ToLowerInvariant()).ToHashSet(StringComparer.Ordinal);
