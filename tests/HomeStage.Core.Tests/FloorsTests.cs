@@ -23,7 +23,7 @@ public class FloorsTests
         ["Editing.Rules"],
         ["Editing"],
         ["Editing.Comparing", "Editing.Words"],
-        ["Outputs", "Fitting", "Inheriting", "Pieces", "Recording", "Reviews", "Defaults", "Sound.Signals"],
+        ["Outputs", "Fitting", "Patching", "Inheriting", "Pieces", "Recording", "Reviews", "Defaults", "Sound.Signals"],
         ["Sound.Kernels"],
         ["Sound.Meters", "Sound.Processors"],
         ["Sound.Instruments", "Sound.Listening"],
