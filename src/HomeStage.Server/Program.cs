@@ -1,3 +1,4 @@
+using HomeStage.Formats.Documents;
 using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Hosting;
 using HomeStage.Server.Starting;
@@ -21,6 +22,12 @@ try
     {
         BackupFile.Write(options.DataFolder, backup);
         Console.WriteLine($"Everything in {options.DataFolder} is in {backup}");
+        return (int)ExitCode.Stopped;
+    }
+
+    if (options.WriteSchema is { } schema)
+    {
+        await File.WriteAllBytesAsync(schema, DocumentSchema.Write());
         return (int)ExitCode.Stopped;
     }
 

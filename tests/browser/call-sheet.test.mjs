@@ -61,6 +61,28 @@ test('the project is a ZIP by the book, well-formed, and holds every channel', a
   }
 })
 
+test('the input list goes out as a table, is filled in elsewhere, and comes back by a look and a press', async () => {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Input list' }).click()])
+  assert.equal(download.suggestedFilename(), 'cooper-s-yard-inputs.csv')
+  const table = readFileSync(await download.path(), 'utf8')
+  assert.match(table, /^channel,input,name,second name,heard,armed\r\nCooper,6,/)
+  await page.getByRole('button', { name: 'Read a patching table' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Read a patching table' })
+  const filled = `${table.replace('Cooper,6,', 'Cooper,3+4,Stave left')}Hooper,7,,,,\r\n`
+  await dialog.getByLabel('A patching table', { exact: true }).setInputFiles({ name: 'filled.csv', mimeType: 'text/csv', buffer: Buffer.from(filled) })
+  await dialog.getByText('no channel is called Hooper').waitFor()
+  await dialog.getByText(/Cooper.*3 and 4/).waitFor()
+  assert.deepEqual(await seriousIn(page), [])
+  await dialog.getByRole('button', { name: 'Patch it so' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  await page.getByRole('region', { name: 'Channels' }).getByRole('row', { name: /Cooper .*3.*4/ }).waitFor()
+  // What went out is what is there: reading it again changes nothing.
+  const now = await (await fetch(`${stage.address}/api/documents/${id}/input-list.csv`)).text()
+  assert.match(now, /Cooper,3\+4,Stave left/)
+  const again = await fetch(`${stage.address}/api/documents/${id}/patching`, { method: 'POST', body: now, headers: { 'content-type': 'text/csv' } })
+  assert.deepEqual((await again.json()).edits, [])
+})
+
 test('on paper there is nothing to press, and all of it is there', async () => {
   await page.emulateMedia({ media: 'print' })
   await settles(() => page.getByRole('navigation', { name: 'Places' }).isVisible(), false)

@@ -99,5 +99,5 @@ public static class TemplateDocument
 
     private static FormatResult<Template>.Refused Refused(string code, string sentence) => new(code, sentence);
 
-    private sealed record Envelope(string Format, int SchemaVersion, Template Template);
+    internal sealed record Envelope(string Format, int SchemaVersion, Template Template);
 }

@@ -30,6 +30,7 @@ internal static class DocumentApi
 
     public static void MapDocuments(this RouteGroupBuilder api)
     {
+        api.MapGet("/template-document.schema.json", () => TypedResults.Bytes(DocumentSchema.Write(), "application/schema+json")).WithTags("Documents");
         var group = api.MapGroup("/documents").WithTags("Documents");
         group.MapGet("/{id}", async Task<Results<Ok<DocumentView>, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document
@@ -86,6 +87,7 @@ internal static class DocumentApi
         group.MapStemPlan();
         group.MapStrike();
         group.MapRefit();
+        group.MapPatching();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

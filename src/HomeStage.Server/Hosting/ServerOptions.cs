@@ -14,6 +14,9 @@ public sealed record ServerOptions(int Port, string DataFolder, string WebFolder
     /// <summary>What all caches together may take.</summary>
     public MemoryBudget Memory { get; init; } = new();
 
+    /// <summary>A file to write the JSON Schema of the template document to, instead of serving.</summary>
+    public string? WriteSchema { get; init; }
+
     /// <summary>A file to write everything to, instead of serving.</summary>
     public string? Backup { get; init; }
 
@@ -36,6 +39,7 @@ public sealed record ServerOptions(int Port, string DataFolder, string WebFolder
                 "--memory" => options with { Memory = new(NumberOf(Value(), "a number of megabytes", MemoryBudget.Least, MemoryBudget.Most)) },
                 "--backup" => options with { Backup = Path.GetFullPath(Value()) },
                 "--restore" => options with { Restore = Path.GetFullPath(Value()) },
+                "--write-schema" => options with { WriteSchema = Path.GetFullPath(Value()) },
                 "--write-openapi" => options with { WriteOpenApi = Value() },
                 _ => throw new FormatException(
                     $"'{words[i]}' is not known. Known are --port N, --data FOLDER, --web FOLDER, --no-demo, --memory MB, --backup FILE, --restore FILE."),

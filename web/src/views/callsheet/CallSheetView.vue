@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import HandworkLists from './HandworkLists.vue'
+import PatchingDialog from './PatchingDialog.vue'
 import SheetTables from './SheetTables.vue'
 import StemsDialog from './StemsDialog.vue'
 import './print.css'
@@ -17,6 +18,7 @@ const document = useDocument()
 const sheet = ref<Schemas['SheetView']>()
 const trouble = ref<string>()
 const stemming = ref(false)
+const patching = ref(false)
 useShown(props)
 
 const file = (what: string) => `/api/documents/${props.id}/${what}`
@@ -54,6 +56,9 @@ const print = () => window.print()
         <a class="plain" :href="file('midi')" download>Standard MIDI File</a>
         <a class="plain" :href="file('document')" download>Template document</a>
         <button type="button" class="plain" @click="stemming = true">Stems…</button>
+        <a class="plain" :href="file('input-list.csv')" download>Input list (CSV)</a>
+        <a class="plain" :href="file('output-patching.csv')" download>Output patching (CSV)</a>
+        <button type="button" class="plain" @click="patching = true">Read a patching table…</button>
         <span class="quiet">
           Few workstations read the project format whole; what it cannot say is listed below. With this page alone
           everything can be set up by hand.
@@ -68,6 +73,7 @@ const print = () => window.print()
       <SheetTables :sheet="sheet" />
     </template>
   </main>
+  <PatchingDialog :id="id" v-model:open="patching" />
   <StemsDialog v-model:open="stemming" :document="id" />
 </template>
 
