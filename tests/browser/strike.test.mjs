@@ -1,8 +1,10 @@
 // A finished song of 120 tracks comes in, is struck to a template, and is brought onto the buses of Night Ferry.
 import assert from 'node:assert/strict'
-import { writeFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
+import { unzipSync } from 'fflate'
 import { finishedSong } from './finished-song.mjs'
 import { seriousIn } from './serious.mjs'
 import { openStage, pick, settles } from './stage.mjs'
@@ -139,5 +141,24 @@ test('the loudness of each bus is rendered before and after, and the two are ren
     await settles(async () => (await stage.get(`/api/renders/${job}`)).state, 'done')
     assert.equal(shown, (await stage.get(`/api/renders/${job}`)).meters.loudnessLufs.toFixed(1))
   }
+})
+
+test('the package holds what is ticked, stems among it, and its manifest tells each file', async () => {
+  const { id: wreck } = (await stage.get('/api/songs')).find((s) => s.title === 'Wreck of a Song')
+  await page.goto(`${stage.address}/songs/${wreck}`)
+  const box = page.getByRole('region', { name: 'The package' })
+  for (const name of ['Call sheet', 'The main as WAVE', 'Stems as WAVE']) await box.getByLabel(name).click()
+  assert.deepEqual(await seriousIn(page), [])
+  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 60_000 }), box.getByRole('button', { name: 'Make and download it' }).click()])
+  const files = unzipSync(readFileSync(await download.path()))
+  const manifest = JSON.parse(Buffer.from(files['manifest.json']).toString())
+  const into = (await stage.get(`/api/documents/${wreck}`)).channels.filter((c) => c.channel.destination === 'mix-bus')
+  assert.equal(manifest.files.filter((f) => f.part === 'stems').length, into.length)
+  assert.ok(!manifest.files.some((f) => f.part === 'main' || f.part === 'call-sheet'))
+  for (const f of manifest.files) assert.deepEqual([f.bytes, f.sha256], [files[f.name].length, createHash('sha256').update(files[f.name]).digest('hex')])
+  // What was estimated is what came: the sound of a stem to the byte, without its 44 to 80 bytes of header.
+  const said = (await stage.get(`/api/documents/${wreck}/package`)).find((p) => p.part === 'stems')
+  const came = manifest.files.filter((f) => f.part === 'stems').reduce((sum, f) => sum + f.bytes, 0)
+  assert.ok(came - said.bytes >= 44 * into.length && came - said.bytes <= 80 * into.length, `${came - said.bytes}`)
   assert.deepEqual(stage.troubles, [])
 })

@@ -1,6 +1,8 @@
 // The way a producer goes: from the library through an edited template to a song's package.
 import assert from 'node:assert/strict'
-import { readFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { unzipSync } from 'fflate'
 import { parseMidi } from 'midi-file'
@@ -179,11 +181,24 @@ test('a song is started, remembers its template, and its package opens elsewhere
   assert.deepEqual(first, second)
 
   const files = unzipSync(first)
-  assert.deepEqual(Object.keys(files).sort(), ['the-lamp-goes-out.dawproject', 'the-lamp-goes-out.mid', 'the-lamp-goes-out.template.json', 'the-lamp-goes-out.wav'])
+  assert.deepEqual(Object.keys(files).sort(), ['manifest.json', 'note-names/tidewater-kit.midnam', ...['-call-sheet.html', '-soundcheck.txt', '.dawproject', '.mid', '.template.json', '.wav'].map((end) => `the-lamp-goes-out${end}`)])
+  const manifest = JSON.parse(new TextDecoder().decode(files['manifest.json']))
+  assert.deepEqual(
+    manifest.files.map((f) => [f.name, f.bytes, f.sha256]).sort(),
+    Object.entries(files).filter(([name]) => name !== 'manifest.json').map(([name, bytes]) => [name, bytes.length, createHash('sha256').update(bytes).digest('hex')]).sort(),
+  ) // prettier-ignore
+  // The page in it stands alone: it is opened from the disk, and nothing is missing.
+  const sheet = join(stage.data, 'sheet.html')
+  writeFileSync(sheet, files['the-lamp-goes-out-call-sheet.html'])
+  const alone = await stage.context.newPage()
+  await alone.goto(`file://${sheet}`)
+  await alone.getByRole('heading', { name: 'The Lamp Goes Out' }).waitFor()
+  assert.ok((await alone.getByRole('row').count()) > 50)
+  await alone.close()
   const document = JSON.parse(new TextDecoder().decode(files['the-lamp-goes-out.template.json']))
   assert.equal(document.template.timeline.tempoBpm, 96)
   assert.equal(new TextDecoder('latin1').decode(files['the-lamp-goes-out.wav'].slice(0, 4)), 'RIFF')
-  readMidi(parseMidi(files['the-lamp-goes-out.dawproject', 'the-lamp-goes-out.mid']))
+  readMidi(parseMidi(files['the-lamp-goes-out.mid']))
 })
 
 test('the song’s own running order can be edited and leaves the template alone', async () => {
@@ -231,7 +246,7 @@ function readMidi(midi) {
   assert.deepEqual(all('keySignature').map((e) => [e.key, e.scale]), [[-1, 1]])
   assert.deepEqual(all('marker').map((e) => e.text), ['Intro', 'Verse', 'Crossing', 'Chorus', 'Landing'])
   const names = midi.tracks.slice(1).map((t) => t.find((e) => e.type === 'trackName').text)
-  assert.deepEqual(names, ['Tidewater Kit', 'Undertow', 'Bellbuoy', 'Bellbuoy, high', 'Gullwing', 'Driftwood', 'Reedbox', 'Harbour lights', 'Lamp keys'])
+  assert.deepEqual(names, ['Tidewater Kit', 'Undertow', 'Bellbuoy', 'Bellbuoy, high', 'Gullwing', 'Driftwood', 'Reedbox', 'Pulse trigger', 'Count-in', 'Harbour lights', 'Lamp keys'])
   const kit = midi.tracks[1].filter((e) => e.type === 'noteOn' && e.velocity > 0)
   assert.ok(kit.length > 200)
   assert.ok(kit.every((e) => e.channel === 9))

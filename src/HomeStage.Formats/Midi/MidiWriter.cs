@@ -8,7 +8,7 @@ using NAudio.Midi;
 namespace HomeStage.Formats.Midi;
 
 /// <summary>Writes a template's timeline, and its starters in their grooves, as a Standard MIDI File of type 1.</summary>
-/// <remarks>The first track holds tempo, meter, key and a marker at each section; each instrument has a named track.</remarks>
+/// <remarks>The first track holds tempo, meter, key and a marker at each section; each channel that can have notes has a named track, triggers and the count-in among them.</remarks>
 public static class MidiWriter
 {
     private const int MicrosecondsPerMinute = 60_000_000;
@@ -23,7 +23,7 @@ public static class MidiWriter
         var file = new MidiEventCollection(1, Ticks.PerQuarter);
         AddConductor(file.AddTrack(), template, whole);
         var channels = new MelodicChannels();
-        foreach (var channel in template.Channels.Where(c => c.Kind is ChannelKind.Instrument or ChannelKind.Notes))
+        foreach (var channel in template.Channels.Where(c => c.Kind == ChannelKind.Notes || c.Source is InstrumentSource))
         {
             var isKit = channel.Source is InstrumentSource { Kit: not null };
             var groove = template.Grooves.FirstOrDefault(g => g.Name == channel.Groove);

@@ -31,16 +31,23 @@ public sealed class StemFiles : IStemSink, IDisposable
 
     public void Take(int stem, ReadOnlySpan<float> left, ReadOnlySpan<float> right) => _waves[stem].Add(left, right);
 
+    /// <summary>Ends the files.</summary>
+    /// <returns>By name where each lies, in the order in which they were asked for; until this goes.</returns>
+    public IReadOnlyList<(string Name, string Path)> Ended()
+    {
+        Close();
+        return [.. _names.Select(n => (n, Path.Combine(_folder, n)))];
+    }
+
     /// <summary>Ends the files and puts them into a ZIP, stored as they are: sound hardly packs.</summary>
     public void Zip(Stream stream, CancellationToken cancellation = default)
     {
-        Close();
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
-        foreach (var name in _names)
+        foreach (var (name, path) in Ended())
         {
             cancellation.ThrowIfCancellationRequested();
             using var to = zip.Open(name, CompressionLevel.NoCompression);
-            using var from = File.OpenRead(Path.Combine(_folder, name));
+            using var from = File.OpenRead(path);
             from.CopyTo(to);
         }
     }

@@ -1,6 +1,7 @@
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
+using HomeStage.Formats.CallSheets;
 using HomeStage.Formats.DawProject;
 using HomeStage.Formats.Midi;
 using HomeStage.Formats.Packages;
@@ -14,31 +15,9 @@ namespace HomeStage.Server.Api;
 /// <summary>The way out: what goes over into a workstation as files, and the page that says the rest.</summary>
 internal static class CallSheetApi
 {
-    /// <param name="Meter">"4/4".</param>
-    /// <param name="KeyName">"D minor"; null while it waits for the song.</param>
-    /// <param name="Channels">In the running order.</param>
-    /// <param name="Patches">Every pad's way.</param>
-    /// <param name="Handwork">What remains to be done by hand, in the order in which it is done.</param>
-    public sealed record SheetView(
-        string Name, string Note, double TempoBpm, string Meter, string? KeyName, IReadOnlyList<SheetSection> Sections, IReadOnlyList<SheetChannel> Channels, IReadOnlyList<SheetPatch> Patches, IReadOnlyList<HandworkView> Handwork);
-
-    public sealed record SheetSection(string Name, int Bars, double Seconds);
-
-    /// <param name="Depth">How deep it stands, from 0.</param>
-    /// <param name="GoesTo">What it feeds; null for what feeds nothing.</param>
-    /// <param name="Sends">"Hall −12.0 dB", those that are closed said as such.</param>
-    /// <param name="Keys">What steers it, by name.</param>
-    public sealed record SheetChannel(
-        ChannelId Id, string Name, int Depth, ChannelKind Kind, ChannelFormat Format, string ComesFrom, string? GoesTo, IReadOnlyList<string> Inserts, IReadOnlyList<string> Sends, IReadOnlyList<string> Keys, Decibels Level, double Pan, string Note);
-
-    /// <summary>As a <see cref="PatchLine"/> has it, with names.</summary>
-    public sealed record SheetPatch(string Player, string Name, int? Note, string Jack, string? Taker, string? Bus);
-
-    public sealed record HandworkView(HandworkKind Kind, ChannelId? Channel, string Words);
-
     public static void MapCallSheet(this RouteGroupBuilder group)
     {
-        group.MapGet("/{id}/call-sheet", async Task<Results<Ok<SheetView>, ProblemHttpResult>> (string id, DocumentStore store, RowBook book, CancellationToken cancellation) =>
+        group.MapGet("/{id}/call-sheet", async Task<Results<Ok<CallSheet>, ProblemHttpResult>> (string id, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(SheetOf(document.Template, book)) : Problems.NotFound("document"));
         group.MapGet("/{id}/project", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string? act, DocumentStore store, MediaFiles sounds, CancellationToken cancellation) =>
         {
@@ -56,14 +35,14 @@ internal static class CallSheetApi
                 : Problems.NotFound("document"));
     }
 
-    private static SheetView SheetOf(Template template, RowBook book) => new(
+    internal static CallSheet SheetOf(Template template, RowBook book) => new(
         template.Name, template.Note, template.Timeline.TempoBpm, template.Timeline.Meter.ToString(), template.Key?.Name,
         [.. new TimeMap(template.Timeline).Sections.Select(s => new SheetSection(s.Section.Name, s.Section.Bars, s.LengthSeconds))],
         [.. book.Of(template).Select(r => new SheetChannel(
             r.Channel.Id, r.Channel.Name, r.Depth, r.Channel.Kind, r.Channel.Format, r.ComesFrom, r.Channel.Destination is { } to ? template.Channels[to].Name : null,
             [.. r.Channel.Inserts.Select(i => Core.Catalogue.InsertTraits.Title(i))], [.. r.Channel.Sends.Select(s => $"{template.Channels[s.To].Name} {s.Level}{(s.Open ? "" : ", closed")}")], r.KeyedBy, r.Channel.Level, r.Channel.Pan, r.Channel.Note))],
         [.. PatchSheet.Of(template).Select(p => new SheetPatch(template.Channels[p.Player].Name, p.Name, p.Note, p.Jack, NameOf(template, p.Taker), NameOf(template, p.Bus)))],
-        [.. HandworkList.Of(template).Select(w => new HandworkView(w.Kind, w.Channel, w.Words))]);
+        [.. HandworkList.Of(template).Select(w => new SheetWork(w.Kind, w.Channel, w.Words))]);
 
     private static string? NameOf(Template template, ChannelId? channel) => channel is { } id ? template.Channels[id].Name : null;
 }

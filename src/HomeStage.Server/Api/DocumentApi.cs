@@ -88,6 +88,7 @@ internal static class DocumentApi
         group.MapStrike();
         group.MapRefit();
         group.MapPatching();
+        group.MapPackagePlan();
         group.MapHistory();
         group.MapStream();
         group.MapPreview();

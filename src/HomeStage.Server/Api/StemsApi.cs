@@ -73,10 +73,10 @@ internal static class StemsApi
     }
 
     /// <summary>The bus that everything goes through before the main, or the main itself.</summary>
-    private static Channel LastSum(Template template) => template.Channels[Core.Making.ChannelFactory.MixBus(template)];
+    internal static Channel LastSum(Template template) => template.Channels[Core.Making.ChannelFactory.MixBus(template)];
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewStems asked, DocumentStore store, StudioDesk desk, MediaStore media, StemFolder folder, JobQueue<StemZip> jobs, CancellationToken cancellation)
+        NewStems asked, DocumentStore store, StudioDesk desk, MediaStore media, ZipFolder folder, JobQueue<StemZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");

@@ -68,9 +68,9 @@ public static class StageApp
         services.AddSingleton<MemoryKeeper>();
         services.AddSingleton(new TapeShelf(options.Memory.Tapes));
         AddJobs<RenderedAudio>(services, options.Memory.Renders);
-        AddJobs<SongZip>(services, options.Memory.Packages);
-        AddJobs<StemZip>(services, StemZip.MostBytesOnDisk);
-        services.AddSingleton(new StemFolder(Path.Combine(options.DataFolder, "stems")));
+        AddJobs<SongZip>(services, ZipOnDisk.MostBytesOnDisk);
+        AddJobs<StemZip>(services, ZipOnDisk.MostBytesOnDisk);
+        services.AddSingleton(new ZipFolder(Path.Combine(options.DataFolder, "stems")));
         if (options.WriteOpenApi is null)
             services.AddHostedService<Housekeeping>();
         services.ConfigureHttpJsonOptions(json => DocumentJson.Apply(json.SerializerOptions));

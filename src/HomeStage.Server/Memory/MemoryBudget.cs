@@ -13,11 +13,8 @@ public sealed record MemoryBudget(int Megabytes = MemoryBudget.Usual)
     /// <summary>What channels gave in renders: three eighths.</summary>
     public long Tapes => Bytes * 3 / 8;
 
-    /// <summary>Finished renders: a quarter.</summary>
-    public long Renders => Bytes / 4;
-
-    /// <summary>Finished packages: a sixteenth.</summary>
-    public long Packages => Bytes / 16;
+    /// <summary>Finished renders: five sixteenths.</summary>
+    public long Renders => Bytes * 5 / 16;
 
     /// <summary>Uploaded sounds as samples: three sixteenths.</summary>
     public long Sounds => Bytes * 3 / 16;

@@ -8,7 +8,7 @@ namespace HomeStage.Server.Memory;
 
 /// <summary>Gives memory back when nobody has asked for anything for a while. What it lets go can be worked out or read again.</summary>
 public sealed class MemoryKeeper(
-    Activity activity, DocumentStore store, MediaStore media, StagedSounds staged, TapeShelf tapes, JobQueue<RenderedAudio> renders, JobQueue<SongZip> packages, MemoryBudget budget)
+    Activity activity, DocumentStore store, MediaStore media, StagedSounds staged, TapeShelf tapes, JobQueue<RenderedAudio> renders, MemoryBudget budget)
 {
     /// <summary>After so long without a request it is quiet.</summary>
     public static readonly TimeSpan Quiet = TimeSpan.FromSeconds(20);
@@ -49,7 +49,6 @@ public sealed class MemoryKeeper(
         store.CloseUnused(TimeSpan.Zero);
         tapes.Trim(RestOfTapes);
         renders.Trim(RestOfRenders);
-        packages.Trim(0);
         media.Trim(RestOfSounds);
         GCSettings.LargeObjectHeapCompactionMode = GCLargeObjectHeapCompactionMode.CompactOnce;
         GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);

@@ -38,7 +38,7 @@ public sealed class MemoryTests : IDisposable
     {
         var budget = new MemoryBudget(1024);
 
-        Assert.Equal(1024L * 1024 * 1024, budget.Tapes + budget.Renders + budget.Packages + budget.Sounds + budget.Documents);
+        Assert.Equal(1024L * 1024 * 1024, budget.Tapes + budget.Renders + budget.Sounds + budget.Documents);
     }
 
     [Fact]

@@ -133,13 +133,13 @@ public sealed class StartTests : IDisposable
         {
         }
 
-        Assert.Equal(10L, _folder.Sql("SELECT COUNT(*) FROM Documents"));
+        Assert.Equal(11L, _folder.Sql("SELECT COUNT(*) FROM Documents"));
         _folder.Sql("UPDATE Documents SET RemovedUtc = '2026-01-01'");
         await using (await _folder.PreparedAsync(demo: true))
         {
         }
 
-        Assert.Equal(10L, _folder.Sql("SELECT COUNT(*) FROM Documents"));
+        Assert.Equal(11L, _folder.Sql("SELECT COUNT(*) FROM Documents"));
     }
 
     private IReadOnlyList<string> Migrations

@@ -2504,7 +2504,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["SheetView"];
+                        "application/json": components["schemas"]["CallSheet"];
                     };
                 };
             };
@@ -2852,6 +2852,43 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/package": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PackagePartView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5399,6 +5436,18 @@ export interface components {
             /** Format: int32 */
             note: number;
         };
+        CallSheet: {
+            name: string;
+            note: string;
+            /** Format: double */
+            tempoBpm: number;
+            meter: string;
+            keyName: null | string;
+            sections: components["schemas"]["SheetSection"][];
+            channels: components["schemas"]["SheetChannel"][];
+            patches: components["schemas"]["SheetPatch"][];
+            handwork: components["schemas"]["SheetWork"][];
+        };
         CameRequest: {
             key: null | components["schemas"]["MusicalKey"];
             ready: components["schemas"]["ReadyInsert"][];
@@ -6654,11 +6703,6 @@ export interface components {
         };
         /** @enum {unknown} */
         HandworkKind: "put-in" | "patch" | "connect" | "set" | "draw";
-        HandworkView: {
-            kind: components["schemas"]["HandworkKind"];
-            channel: null | components["schemas"]["ChannelId"];
-            words: string;
-        };
         HeadView: {
             id: string;
             kind: components["schemas"]["DocumentKind"];
@@ -7216,6 +7260,7 @@ export interface components {
             act?: null | string;
             /** @default false */
             countedIn: boolean;
+            parts?: null | components["schemas"]["PackagePart"][];
         };
         NewPlace: {
             under: null | components["schemas"]["ChannelId"];
@@ -7403,6 +7448,18 @@ export interface components {
             weight?: components["schemas"]["DeviceWeight"];
             state?: null | components["schemas"]["DeviceState"];
             controls?: components["schemas"]["DeviceControl"][];
+        };
+        /** @enum {unknown} */
+        PackagePart: "document" | "project" | "midi" | "call-sheet" | "note-names" | "soundcheck" | "main" | "stems";
+        PackagePartView: {
+            part: components["schemas"]["PackagePart"];
+            /** Format: int64 */
+            bytes: number;
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            files: number;
+            isUsual: boolean;
         };
         PadNote: {
             /** Format: int32 */
@@ -7997,17 +8054,10 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
-        SheetView: {
-            name: string;
-            note: string;
-            /** Format: double */
-            tempoBpm: number;
-            meter: string;
-            keyName: null | string;
-            sections: components["schemas"]["SheetSection"][];
-            channels: components["schemas"]["SheetChannel"][];
-            patches: components["schemas"]["SheetPatch"][];
-            handwork: components["schemas"]["HandworkView"][];
+        SheetWork: {
+            kind: components["schemas"]["HandworkKind"];
+            channel: null | components["schemas"]["ChannelId"];
+            words: string;
         };
         ShelfCopy: {
             kind: components["schemas"]["ShelfKind"];

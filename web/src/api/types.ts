@@ -177,3 +177,6 @@ export type RefitWish = Required<Schemas['RefitWish']>
 export type RefitLine = Omit<Schemas['RefitLine'], 'channel' | 'to'> & { channel: string; to: string | null }
 export type RefitKind = Schemas['RefitKind']
 export type PlanSum = Omit<Schemas['PlanSum'], 'id'> & { id: string }
+export type PackagePart = Schemas['PackagePart']
+
+export type PackagePartView = Schemas['PackagePartView']

@@ -15,7 +15,7 @@ import { useShown } from '@/state/useShown'
 /** The way out: the files that go over into a workstation, and the page that says what they do not. */
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
-const sheet = ref<Schemas['SheetView']>()
+const sheet = ref<Schemas['CallSheet']>()
 const trouble = ref<string>()
 const stemming = ref(false)
 const patching = ref(false)

@@ -4,7 +4,7 @@ import { useTicks } from './useTicks'
 import type { Schemas } from '@/api/types'
 
 /** What remains to be done by hand, in the order in which it is quickest, each line with a box to tick. */
-const props = defineProps<{ document: string; work: Schemas['HandworkView'][] }>()
+const props = defineProps<{ document: string; work: Schemas['SheetWork'][] }>()
 const { ticked, tick } = useTicks(toRef(props, 'document'))
 
 const titles: Record<Schemas['HandworkKind'], string> = {

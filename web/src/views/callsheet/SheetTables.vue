@@ -4,7 +4,7 @@ import { levelText, panText } from '@/parts/decibels'
 import { noteName } from '@/parts/noteNames'
 
 /** The channels of a template, and the way of every pad, as tables for the screen and for paper. */
-defineProps<{ sheet: Schemas['SheetView'] }>()
+defineProps<{ sheet: Schemas['CallSheet'] }>()
 </script>
 
 <template>

@@ -187,6 +187,8 @@ onMounted(async () => {
 }
 
 .empty {
+  text-align: center;
+  text-decoration: none;
   display: grid;
   place-content: center;
   gap: 4px;

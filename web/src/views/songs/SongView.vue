@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import PackageBox from './PackageBox.vue'
 import { keptWords } from './keptWords'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Song } from '@/api/types'
@@ -8,7 +9,6 @@ import AboutDialog from '@/views/order/AboutDialog.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
-import { useMadeFile } from '@/state/useMadeFile'
 
 /** How many starters are named. */
 const mostKept = 8
@@ -17,17 +17,9 @@ const document = useDocument()
 const router = useRouter()
 const song = ref<Song>()
 const trouble = ref<string>()
-const pack = useMadeFile('packages')
 const describing = ref(false)
-const counted = ref(false)
-const countIn = computed(() => (document.head?.id === props.id ? document.head.timeline.countIn : null))
 const note = computed(() => (document.head?.id === props.id ? document.head.note : ''))
 const sections = computed(() => (document.head?.id === props.id ? document.head.timeline.sections : []))
-
-/** The one ZIP; what the song counts is in its files where that is ticked. */
-function makePackage() {
-  return pack.make(() => asked(api.POST('/api/packages', { body: { song: props.id, countedIn: counted.value } })))
-}
 
 /** A template that begins as the song is now; the song itself is not touched. */
 async function keepAsTemplate() {
@@ -135,48 +127,7 @@ onMounted(async () => {
           </button>
         </dd>
       </dl>
-      <section>
-        <h2>The package</h2>
-        <p class="quiet">One ZIP for a workstation. The same song gives the same bytes each time.</p>
-        <ul>
-          <li>
-            <b>Template document:</b> <span class="quiet">everything, as JSON that this application reads back</span>
-          </li>
-          <li>
-            <b>DAWproject:</b>
-            <span class="quiet"
-              >tracks, strips, sends, starters and curves for a workstation that reads the open project format</span
-            >
-          </li>
-          <li>
-            <b>Standard MIDI File:</b>
-            <span class="quiet"
-              >tempo, meter, key, a marker at each section, a named track for each instrument with its starters</span
-            >
-          </li>
-          <li>
-            <b>WAVE:</b>
-            <span class="quiet">the main, rendered, 24 bit, {{ document.head?.sampleRateHz ?? 48000 }} Hz</span>
-          </li>
-        </ul>
-        <label v-if="countIn" class="tick">
-          <input v-model="counted" type="checkbox" />With its count-in{{ countIn.click ? ' and click' : '' }} in the
-          MIDI file and the WAVE
-        </label>
-        <div class="make">
-          <button type="button" class="loud" :disabled="pack.busy.value" @click="makePackage">
-            {{ pack.busy.value ? 'Rendering…' : 'Make and download it' }}
-          </button>
-          <template v-if="pack.busy.value">
-            <progress max="1" :value="pack.progress.value" aria-label="Rendering the package" />
-            <span class="quiet">{{ Math.round(pack.progress.value * 100) }} %</span>
-            <button type="button" class="plain" @click="pack.cancel()">Cancel</button>
-          </template>
-          <span v-if="pack.message.value" role="status" :class="pack.failed.value ? 'trouble' : 'quiet'">{{
-            pack.message.value
-          }}</span>
-        </div>
-      </section>
+      <PackageBox :song="id" />
     </div>
   </main>
   <AboutDialog v-model:open="describing" />
@@ -239,51 +190,6 @@ dd {
 
 .waits {
   color: var(--plum);
-}
-
-section {
-  background: var(--panel);
-  border: 1px solid var(--line-soft);
-  border-radius: 12px;
-  padding: 16px 20px 20px;
-}
-
-h2 {
-  font-size: 20px;
-}
-
-section p {
-  margin: 2px 0 10px;
-}
-
-li b {
-  margin-right: 4px;
-}
-
-ul {
-  margin: 0 0 16px;
-  padding-left: 18px;
-  display: grid;
-  gap: 4px;
-}
-
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  margin-bottom: 14px;
-}
-
-.make {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-
-progress {
-  accent-color: var(--lamp-ground);
-  height: 5px;
-  width: 180px;
 }
 
 .trouble {

@@ -1,0 +1,25 @@
+using HomeStage.Core.Sound;
+using HomeStage.Core.Soundcheck.Findings;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.CallSheets;
+
+namespace HomeStage.Formats.Packages;
+
+/// <summary>What a song's package is made of.</summary>
+/// <param name="Parts">In any order; they are written in their own.</param>
+/// <param name="Sheet">Its call sheet.</param>
+/// <param name="Around">What lies around it, for the soundcheck.</param>
+public sealed record PackageContents(Template Song, IReadOnlyCollection<PackagePart> Parts, CallSheet Sheet, Surroundings Around)
+{
+    /// <summary>The render of the main; needed for that part alone.</summary>
+    public RenderedSound? Main { get; init; }
+
+    /// <summary>Rendered to their ends; needed for that part alone.</summary>
+    public StemFiles? Stems { get; init; }
+
+    /// <summary>Whether the MIDI file holds what is counted, as the render does.</summary>
+    public bool CountedIn { get; init; }
+
+    /// <summary>The WAVE file of a sound that lies in the song, by its content; null for one that is not kept.</summary>
+    public Func<string, byte[]?> Laid { get; init; } = _ => null;
+}

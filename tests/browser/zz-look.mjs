@@ -1,0 +1,26 @@
+import { chromium } from 'playwright-core'
+import { unzipSync } from 'fflate'
+import { readFileSync, writeFileSync } from 'node:fs'
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' })
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+await context.addInitScript(() => sessionStorage.setItem('home-stage-been-here', 'yes'))
+const page = await context.newPage()
+page.on('pageerror', (e) => console.log('PAGEERROR', e.message))
+const base = 'http://127.0.0.1:5199'
+const song = (await (await fetch(base + '/api/songs')).json()).find((t) => t.title.startsWith('Cold'))
+await page.goto(`${base}/songs/${song.id}`)
+await page.getByText('before it is packed').waitFor()
+await page.waitForTimeout(300)
+await page.screenshot({ path: '/tmp/pack.png' })
+for (const n of ['The main as WAVE']) await page.getByLabel(n).click()
+const [d] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Make and/ }).click()])
+const files = unzipSync(readFileSync(await d.path()))
+writeFileSync('/tmp/sheet.html', files['cold-berth-call-sheet.html'])
+console.log(Buffer.from(files['cold-berth-soundcheck.txt']).toString().slice(0, 700))
+await page.goto('file:///tmp/sheet.html')
+await page.pdf({ path: '/tmp/sheet.pdf', format: 'A4' })
+await page.goto(base)
+await page.waitForTimeout(900)
+await page.locator('.beginnings').scrollIntoViewIfNeeded()
+await page.screenshot({ path: '/tmp/lib.png' })
+await browser.close()
