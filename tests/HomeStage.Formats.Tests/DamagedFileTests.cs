@@ -3,6 +3,7 @@ using System.Text;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Formats.Csv;
+using HomeStage.Formats.DawProject;
 using HomeStage.Formats.Documents;
 using HomeStage.Formats.Midi;
 using HomeStage.Formats.MidiNames;
@@ -66,6 +67,34 @@ public sealed class DamagedFileTests
         var (read, refused) = Answers(_ => DeviceCsv.Read(Damaged(table, chance)) is FormatResult<FoundDevices>.Read);
 
         Assert.True(read > Files / 20 && refused > Files / 20, $"{read} were read and {refused} refused.");
+    }
+
+    [Fact]
+    public void PatchingTables()
+    {
+        var table = Encoding.UTF8.GetBytes("channel,input,name,second name,heard,armed\r\n\"Oboe, far\",5+6,\"Wall \"\"5\"\"\",,yes,no\r\nLute,12,,,no,\r\n");
+        var chance = new Random(33);
+
+        var (read, refused) = Answers(_ => PatchCsv.Read(Damaged(table, chance)) is FormatResult<PatchTable>.Read);
+
+        Assert.True(read > Files / 20 && refused > Files / 20, $"{read} were read and {refused} refused.");
+    }
+
+    [Fact]
+    public void Projects()
+    {
+        using var file = new MemoryStream();
+        ProjectFile.Write(new RandomTemplates(9).Grown(40), "write", _ => null, file);
+        var whole = file.ToArray();
+        var xml = Encoding.UTF8.GetBytes("<Project version=\"1.0\"><Transport><Tempo value=\"97\" unit=\"bpm\"/></Transport><Arrangement><Lanes><Lanes track=\"a\"><Clips><Clip time=\"0\" duration=\"8\" loopStart=\"0\" loopEnd=\"2\"><Notes><Note time=\"0\" duration=\"1\" key=\"60\" vel=\"0.5\"/></Notes></Clip></Clips></Lanes></Lanes><Markers><Marker time=\"4\" name=\"Verse\"/></Markers></Arrangement><Structure><Track id=\"a\" name=\"Oboe\" color=\"#aa5533\" contentType=\"notes\"><Channel id=\"c\" destination=\"m\"><Volume value=\"0.5\" unit=\"linear\"/><Pan value=\"0.2\"/></Channel></Track><Track name=\"Out\"><Channel id=\"m\" role=\"master\"/></Track></Structure></Project>");
+        var chance = new Random(34);
+
+        var (read, refused) = Answers(i => i % 4 == 0
+            ? ProjectReader.Read(Damaged(whole, chance), "x") is FormatResult<ReadProject>.Read
+            // The archive whole and its text damaged, so that the damage reaches the reader behind it.
+            : ProjectReader.Read(SfzReaderTests.Zip(("project.xml", Damaged(xml, chance))), "x") is FormatResult<ReadProject>.Read);
+
+        Assert.True(read > Files / 40 && refused > Files / 20, $"{read} were read and {refused} refused.");
     }
 
     [Fact]

@@ -20,8 +20,9 @@ public sealed record SheetSection(string Name, int Bars, double Seconds);
 /// <param name="GoesTo">What it feeds; null for what feeds nothing.</param>
 /// <param name="Sends">"Hall −12.0 dB", those that are closed said as such.</param>
 /// <param name="Keys">What steers it, by name.</param>
+/// <param name="InsertNotes">What people are told of an insert or one of its values: "Compressor, threshold: leave it".</param>
 public sealed record SheetChannel(
-    ChannelId Id, string Name, int Depth, ChannelKind Kind, ChannelFormat Format, string ComesFrom, string? GoesTo, IReadOnlyList<string> Inserts, IReadOnlyList<string> Sends, IReadOnlyList<string> Keys, Decibels Level, double Pan, string Note);
+    ChannelId Id, string Name, int Depth, ChannelKind Kind, ChannelFormat Format, string ComesFrom, string? GoesTo, IReadOnlyList<string> Inserts, IReadOnlyList<string> Sends, IReadOnlyList<string> Keys, Decibels Level, double Pan, string Note, IReadOnlyList<string> InsertNotes);
 
 /// <summary>As a <see cref="Core.Outputs.PatchLine"/> has it, with names.</summary>
 public sealed record SheetPatch(string Player, string Name, int? Note, string Jack, string? Taker, string? Bus);

@@ -52,8 +52,8 @@ public static class CallSheetPage
         foreach (var c in sheet.Channels)
         {
             page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8}pt\">{Text(c.Name)}<td>{Text(c.ComesFrom)}<td>{Text(c.GoesTo ?? "")}<td>{List(c.Inserts)}<td>{List(c.Sends)}<td>{List(c.Keys)}<td class=\"number\">{Text(c.Level.ToString())}<td class=\"number\">{Pan(c.Pan)}</tr>\n");
-            if (c.Note.Length > 0)
-                page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8 + 8}pt\" colspan=\"8\" class=\"note\"><i>{Text(c.Note)}</i></tr>\n");
+            foreach (var note in c.InsertNotes.Prepend(c.Note).Where(n => n.Length > 0))
+                page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8 + 8}pt\" colspan=\"8\" class=\"note\"><i>{Text(note)}</i></tr>\n");
         }
 
         page.Append("</tbody></table>\n");

@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -40,9 +41,12 @@ internal static class CallSheetApi
         [.. new TimeMap(template.Timeline).Sections.Select(s => new SheetSection(s.Section.Name, s.Section.Bars, s.LengthSeconds))],
         [.. book.Of(template).Select(r => new SheetChannel(
             r.Channel.Id, r.Channel.Name, r.Depth, r.Channel.Kind, r.Channel.Format, r.ComesFrom, r.Channel.Destination is { } to ? template.Channels[to].Name : null,
-            [.. r.Channel.Inserts.Select(i => Core.Catalogue.InsertTraits.Title(i))], [.. r.Channel.Sends.Select(s => $"{template.Channels[s.To].Name} {s.Level}{(s.Open ? "" : ", closed")}")], r.KeyedBy, r.Channel.Level, r.Channel.Pan, r.Channel.Note))],
+            [.. r.Channel.Inserts.Select(i => InsertTraits.Title(i))], [.. r.Channel.Sends.Select(s => $"{template.Channels[s.To].Name} {s.Level}{(s.Open ? "" : ", closed")}")], r.KeyedBy, r.Channel.Level, r.Channel.Pan, r.Channel.Note, [.. r.Channel.Inserts.SelectMany(Told)]))],
         [.. PatchSheet.Of(template).Select(p => new SheetPatch(template.Channels[p.Player].Name, p.Name, p.Note, p.Jack, NameOf(template, p.Taker), NameOf(template, p.Bus)))],
         [.. HandworkList.Of(template).Select(w => new SheetWork(w.Kind, w.Channel, w.Words))]);
+
+    private static IEnumerable<string> Told(Insert insert) => insert.Notes.Select(n =>
+        $"{InsertTraits.Title(insert)}{(n.Key.Length == 0 ? "" : $", {InsertTraits.Kind(insert).Parameters.FirstOrDefault(p => p.Id == n.Key)?.Name.ToLowerInvariant() ?? n.Key}")}: {n.Value}");
 
     private static string? NameOf(Template template, ChannelId? channel) => channel is { } id ? template.Channels[id].Name : null;
 }

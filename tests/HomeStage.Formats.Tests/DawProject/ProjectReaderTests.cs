@@ -46,6 +46,24 @@ public class ProjectReaderTests
     }
 
     [Fact]
+    public void AThousandTracks_AreReadInNoTime()
+    {
+        var tracks = string.Concat(Enumerable.Range(0, 998).Select(i => $"""
+            <Track id="t{i}" name="Part {i} tk{i % 4}" contentType="notes audio" color="#{i * 4099 % 0xFFFFFF:x6}"><Channel id="c{i}" destination="{(i % 20 == 0 ? "m" : $"c{i / 20 * 20}")}" role="{(i % 20 == 0 ? "submix" : "regular")}">
+            <Devices><Equalizer><Band type="bell"><Freq value="{100 + i}" unit="hertz"/><Gain value="3" unit="decibel"/></Band></Equalizer><Compressor><Threshold value="-20" unit="decibel"/></Compressor></Devices>
+            <Sends><Send destination="r" type="post"><Volume value="0.2" unit="linear"/></Send></Sends><Volume value="0.7" unit="linear"/></Channel></Track>
+            """));
+        var lanes = string.Concat(Enumerable.Range(0, 998).Select(i => $"""<Lanes track="t{i}"><Clips>{string.Concat(Enumerable.Range(0, 5).Select(c => $"""<Clip time="{c * 4}" duration="4"><Notes>{string.Concat(Enumerable.Range(0, 8).Select(n => $"""<Note time="{n * 0.5}" duration="0.5" key="{40 + n}" vel="0.6"/>"""))}</Notes></Clip>"""))}</Clips></Lanes>"""));
+        var file = Zip([("project.xml", Encoding.UTF8.GetBytes($"""<Project version="1.0"><Arrangement><Lanes timeUnit="beats">{lanes}</Lanes></Arrangement><Structure>{tracks}<Track id="tr" name="Hall"><Channel id="r" role="effect" destination="m"/></Track><Track name="Out"><Channel id="m" role="master"/></Track></Structure></Project>"""))]);
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+
+        var read = Read(file);
+
+        Assert.InRange(watch.Elapsed, TimeSpan.Zero, Runs.Within(2));
+        Assert.Equal((1000, 948 * 40), (read.Template.Channels.Count, read.Template.Channels.Sum(c => c.Patterns.Sum(p => p.Notes.Count))));
+    }
+
+    [Fact]
     public void WhatATrackHeld_IsCountedOnItsChannel()
     {
         var read = Read(Zip([("project.xml", Encoding.UTF8.GetBytes("""

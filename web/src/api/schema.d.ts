@@ -8037,6 +8037,7 @@ export interface components {
             /** Format: double */
             pan: number;
             note: string;
+            insertNotes: string[];
         };
         SheetPatch: {
             player: string;

@@ -37,8 +37,12 @@ defineProps<{ sheet: Schemas['CallSheet'] }>()
             <td class="right">{{ levelText(line.level) }}</td>
             <td class="right">{{ panText(line.pan) }}</td>
           </tr>
-          <tr v-if="line.note" class="note">
-            <td :style="{ paddingLeft: `${line.depth * 12}px` }" colspan="8" class="quiet">{{ line.note }}</td>
+          <tr
+            v-for="(note, i) in [line.note, ...line.insertNotes].filter(Boolean)"
+            :key="`${line.id}/${i}`"
+            class="note"
+          >
+            <td :style="{ paddingLeft: `${line.depth * 12}px` }" colspan="8" class="quiet">{{ note }}</td>
           </tr>
         </template>
       </tbody>
