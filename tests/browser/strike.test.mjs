@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
-import { unzipSync } from 'fflate'
+import { strToU8, unzipSync, zipSync } from 'fflate'
 import { finishedSong } from './finished-song.mjs'
 import { seriousIn } from './serious.mjs'
 import { openStage, pick, settles } from './stage.mjs'
@@ -141,6 +141,51 @@ test('the loudness of each bus is rendered before and after, and the two are ren
     await settles(async () => (await stage.get(`/api/renders/${job}`)).state, 'done')
     assert.equal(shown, (await stage.get(`/api/renders/${job}`)).meters.loudnessLufs.toFixed(1))
   }
+})
+
+test('a song that goes out and is worked on elsewhere is known when it comes back, and takes in what was done', async () => {
+  const song = (await stage.get('/api/songs')).find((s) => s.title === 'Wreck of a Song')
+  const out = unzipSync(new Uint8Array(await (await fetch(`${stage.address}/api/documents/${song.id}/project`)).arrayBuffer()))
+  const xml = Buffer.from(out['project.xml']).toString()
+  // As a workstation might: ids of its own, one track called otherwise, one muted, the master softer.
+  const worked = xml
+    .replaceAll(/"(track|channel|device|send|volume|pan|parameter)[.]([^"]*)"/g, (_, kind, rest) => `"${kind}-${createHash('sha1').update(rest).digest('hex').slice(0, 8)}"`)
+    .replace('name="Blorp 7"', 'name="Wind machine"')
+    .replace(/(name="Shaker copy".*?<Mute[^>]*value=")false/s, '$1true')
+  assert.notEqual(worked, xml)
+  const file = { name: 'wreck final.dawproject', mimeType: 'application/zip', buffer: Buffer.from(zipSync({ ...out, 'project.xml': strToU8(worked) })) }
+  await page.goto(`${stage.address}/songs`)
+  await page.getByLabel('A DAWproject', { exact: true }).setInputFiles(file)
+  const dialog = page.getByRole('dialog', { name: 'Wreck of a Song has come back' })
+  await dialog.getByText('Shaker copy is muted').waitFor()
+  assert.deepEqual(await seriousIn(page), [])
+  const before = await stage.get(`/api/documents/${song.id}`)
+  await dialog.getByRole('button', { name: 'Take it into the song' }).click()
+  await page.waitForURL(/\/songs\/[^/]+$/)
+  const after = await stage.get(`/api/documents/${song.id}`)
+  const changed = after.channels.filter((c, i) => JSON.stringify(c.channel) !== JSON.stringify(before.channels[i]?.channel)).map((c) => [c.channel.name, c.channel.muted])
+  // A track that was called otherwise and has another id is a new one in place of the old: nobody can know.
+  assert.deepEqual(changed.filter(([name]) => name === 'Shaker copy'), [['Shaker copy', true]])
+  assert.equal(after.head.revision, before.head.revision + 1)
+  // Out and home again unaltered, nothing is left to be done.
+  const again = new Uint8Array(await (await fetch(`${stage.address}/api/documents/${song.id}/project`)).arrayBuffer())
+  await page.goto(`${stage.address}/songs`)
+  await page.getByLabel('A DAWproject', { exact: true }).setInputFiles({ ...file, buffer: Buffer.from(again) })
+  await page.getByText('nothing that it can say was changed').waitFor()
+  await page.getByRole('button', { name: 'Leave it' }).click()
+})
+
+test('a song that was begun elsewhere from a template’s project is a song of that template', async () => {
+  const template = (await stage.get('/api/templates')).find((t) => t.name === 'First Rehearsal')
+  const out = unzipSync(new Uint8Array(await (await fetch(`${stage.address}/api/documents/${template.id}/project`)).arrayBuffer()))
+  const worked = Buffer.from(out['project.xml']).toString().replaceAll('value="96"', 'value="88"')
+  const file = Buffer.from(zipSync({ ...out, 'project.xml': strToU8(worked) }))
+  await page.getByLabel('A DAWproject', { exact: true }).setInputFiles({ name: 'Low tide.dawproject', mimeType: 'application/zip', buffer: file })
+  await page.getByRole('heading', { name: 'Low tide' }).waitFor()
+  await page.getByText('First Rehearsal').waitFor()
+  const song = (await stage.get('/api/songs')).find((s) => s.title === 'Low tide')
+  assert.deepEqual([song.templateId, song.tempoBpm, song.changes], [template.id, 88, 1])
+  assert.equal((await stage.get(`/api/templates/${template.id}/reviews`)).songs, 1)
 })
 
 test('the package holds what is ticked, stems among it, and its manifest tells each file', async () => {

@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Text;
+using System.Text.Json;
 using System.Xml;
 using System.Xml.Linq;
 using HomeStage.Core.Media;
@@ -21,12 +22,16 @@ public static class ProjectFile
     /// <summary>Where the project's own mark lies, by which one that was altered elsewhere is known.</summary>
     public const string OwnMark = "home-stage/project.sha256";
 
+    /// <summary>Where it is told of what the project was made, by which one that comes back is known.</summary>
+    public const string OwnOrigin = "home-stage/origin.json";
+
     private static readonly XmlWriterSettings Written = new() { Encoding = new UTF8Encoding(encoderShouldEmitUTF8Identifier: false), Indent = true, NewLineChars = "\n" };
 
     /// <param name="act">What rests in it is written as not loaded, what is parked in it as switched off.</param>
     /// <param name="sound">A sound's WAVE file by its content; null where it is not kept here.</param>
+    /// <param name="origin">Of what it is made; null where nobody shall know it again.</param>
     /// <exception cref="ArgumentException">The template has no such act.</exception>
-    public static void Write(Template template, string act, Func<string, byte[]?> sound, Stream stream)
+    public static void Write(Template template, string act, Func<string, byte[]?> sound, Stream stream, ProjectOrigin? origin = null)
     {
         if (template.Acts.All(a => a.Id != act))
             throw new ArgumentException($"{template.Name} has no act {act}.", nameof(act));
@@ -45,6 +50,8 @@ public static class ProjectFile
         zip.Add("metadata.xml", Bytes(new(new XElement("MetaData", new XElement("Title", ProjectText.Of(template.Name)), template.Note.Length == 0 ? null : new XElement("Comment", ProjectText.Of(template.Note))))));
         zip.Add(OwnDocument, TemplateDocument.Write(template));
         zip.Add(OwnMark, Encoding.ASCII.GetBytes(ProjectReader.Mark(project)));
+        if (origin is not null)
+            zip.Add(OwnOrigin, JsonSerializer.SerializeToUtf8Bytes(origin, DocumentJson.Options));
         foreach (var (path, bytes) in files)
             zip.Add(path, bytes);
     }

@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using System.Text.Json;
 using System.Xml;
 using System.Xml.Linq;
 using HomeStage.Core.Editing.Rules;
@@ -32,7 +33,7 @@ public static class ProjectReader
             var metadata = archive.File("metadata.xml", 1024 * 1024);
             return Own(archive, xml) is { } own
                 ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), [], []))
-                : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation));
+                : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation), out _);
         }
         catch (InvalidDataException e)
         {
@@ -42,6 +43,59 @@ public static class ProjectReader
         {
             return Refused("damaged", $"Its project.xml is not whole XML: something is wrong near line {e.LineNumber}.");
         }
+    }
+
+    /// <returns>What a project of ours is now and was when it was written; null for one that is not ours, is not known, or cannot be read.</returns>
+    public static ReturnedProject? Returned(byte[] file, CancellationToken cancellation = default)
+    {
+        try
+        {
+            using var archive = new ProjectArchive(file);
+            if (archive.File("project.xml", MostXml) is not { } xml || OriginOf(archive) is not { } origin
+                || archive.File(ProjectFile.OwnDocument, MostXml) is not { } document || TemplateDocument.Read(document) is not FormatResult<Template>.Read { Value: var own }
+                || own.Acts.All(a => a.Id != origin.Act))
+                return null;
+            var written = ProjectTree.Of(own, origin.Act, new Dictionary<string, string>()).Root!;
+            if (Foreign(written, own.Name, new ReadingBudget(MostSteps, cancellation), out var wasTracks) is not FormatResult<ReadProject>.Read { Value.Template: var was }
+                || Foreign(Load(xml), own.Name, new ReadingBudget(MostSteps, cancellation), out var nowTracks) is not FormatResult<ReadProject>.Read { Value.Template: var now })
+                return null;
+            var byTrack = own.Channels.ToDictionary(c => ProjectIds.Track(c.Id), c => c.Id, StringComparer.Ordinal);
+            var known = KnownAgain.As(was, own, wasTracks.Where(t => byTrack.ContainsKey(t.Key)).ToDictionary(t => t.Value, t => byTrack[t.Key]));
+            return new(origin, own, known, KnownAgain.As(now, known, Same(now, nowTracks, known, byTrack)));
+        }
+        catch (Exception e) when (e is InvalidDataException or XmlException)
+        {
+            // What is wrong with it is said where it is read as any other.
+            return null;
+        }
+    }
+
+    private static ProjectOrigin? OriginOf(ProjectArchive archive)
+    {
+        try
+        {
+            return archive.File(ProjectFile.OwnOrigin, 4096) is { } json ? JsonSerializer.Deserialize<ProjectOrigin>(json, DocumentJson.Options) : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>A track that kept its id is the same; else one that kept its name.</summary>
+    private static Dictionary<ChannelId, ChannelId> Same(Template now, IReadOnlyDictionary<string, ChannelId> tracks, Template known, Dictionary<string, ChannelId> byTrack)
+    {
+        var same = tracks.Where(t => byTrack.ContainsKey(t.Key) && known.Channels.Contains(byTrack[t.Key])).ToDictionary(t => t.Value, t => byTrack[t.Key]);
+        same.TryAdd(now.Main.Id, known.Main.Id);
+        var free = known.Channels.Where(c => !same.ContainsValue(c.Id)).ToList();
+        foreach (var channel in now.Channels.Where(c => !same.ContainsKey(c.Id)))
+            if (free.Find(c => c.Name == channel.Name) is { } called)
+            {
+                same[channel.Id] = called.Id;
+                free.Remove(called);
+            }
+
+        return same;
     }
 
     /// <returns>SHA-256 of a project, by which one that was altered is known: 64 hexadecimal digits.</returns>
@@ -63,16 +117,20 @@ public static class ProjectReader
         return sounds;
     }
 
-    private static FormatResult<ReadProject> Foreign(XElement project, string title, ReadingBudget budget)
+    /// <param name="byTrack">By the XML id of each track the channel that it became.</param>
+    private static FormatResult<ReadProject> Foreign(XElement project, string title, ReadingBudget budget, out IReadOnlyDictionary<string, ChannelId> byTrack)
     {
+        byTrack = new Dictionary<string, ChannelId>();
         if (project.Name.LocalName != "Project")
             return Refused("no-project", $"Its project.xml begins with {TextRules.Cleaned(project.Name.LocalName, 40)}, not with Project.");
         var left = new LeftOut();
         var timeline = ReadTime.Of(project, left);
         var empty = EmptyStage.Create(title);
         var tracks = new ReadTracks(project, empty.Acts, left, budget);
-        var (starts, byTrack) = (ReadTime.Starts(project, timeline), tracks.Tracks);
-        var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => byTrack.GetValueOrDefault(l.Text("track")!));
+        var starts = ReadTime.Starts(project, timeline);
+        byTrack = tracks.Tracks;
+        var known = byTrack;
+        var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => known.GetValueOrDefault(l.Text("track")!));
         var channels = tracks.Channels().Select(c => c.Source is InstrumentSource || c.Kind == ChannelKind.Notes ? c with { Patterns = ReadNotes.Patterns(lanes[c.Id], timeline, starts, budget) } : c).ToList();
         if (project.Descendants("Audio").Any())
             left.Add($"{project.Descendants("Audio").Count()} clips of sound.");

@@ -2,6 +2,7 @@ using HomeStage.Core.Sound;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.CallSheets;
+using HomeStage.Formats.DawProject;
 
 namespace HomeStage.Formats.Packages;
 
@@ -11,6 +12,9 @@ namespace HomeStage.Formats.Packages;
 /// <param name="Around">What lies around it, for the soundcheck.</param>
 public sealed record PackageContents(Template Song, IReadOnlyCollection<PackagePart> Parts, CallSheet Sheet, Surroundings Around)
 {
+    /// <summary>Of what it is made, by which its project is known when it comes back; null where nobody shall know it.</summary>
+    public ProjectOrigin? Origin { get; init; }
+
     /// <summary>The render of the main; needed for that part alone.</summary>
     public RenderedSound? Main { get; init; }
 

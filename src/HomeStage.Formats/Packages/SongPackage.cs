@@ -75,7 +75,7 @@ public static class SongPackage
     private static byte[] Project(PackageContents contents)
     {
         using var project = new MemoryStream();
-        ProjectFile.Write(contents.Song, contents.Song.FinalAct.Id, contents.Laid, project);
+        ProjectFile.Write(contents.Song, contents.Song.FinalAct.Id, contents.Laid, project, contents.Origin);
         return project.ToArray();
     }
 

@@ -22,12 +22,12 @@ internal static class CallSheetApi
             await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(SheetOf(document.Template, book)) : Problems.NotFound("document"));
         group.MapGet("/{id}/project", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string? act, DocumentStore store, MediaFiles sounds, CancellationToken cancellation) =>
         {
-            if (await store.OpenAsync(id, cancellation) is not { Template: var template })
+            if (await store.OpenAsync(id, cancellation) is not { Template: var template, Revision: var revision })
                 return Problems.NotFound("document");
             if (act is not null && template.Acts.All(a => a.Id != act))
                 return Problems.NotFound("act");
             using var file = new MemoryStream();
-            ProjectFile.Write(template, act ?? template.FinalAct.Id, sounds.Whole, file);
+            ProjectFile.Write(template, act ?? template.FinalAct.Id, sounds.Whole, file, new(id, revision, act ?? template.FinalAct.Id));
             return TypedResults.File(file.ToArray(), "application/zip", $"{SongPackage.FileName(template.Name)}{ProjectFile.Extension}");
         });
         group.MapGet("/{id}/midi", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>

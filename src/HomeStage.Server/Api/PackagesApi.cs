@@ -100,7 +100,7 @@ internal static class PackagesApi
             return Problems.Refused(new Refusal.Missing("part", "", "that shall be in the package"));
         var on = await desk.OnAsync(cancellation);
         var compiled = song.Compiled.In(on?.Studio);
-        var contents = new PackageContents(song.Template, parts, CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(song.Id, song.Template, cancellation)) { CountedIn = asked.CountedIn, Laid = files.Whole };
+        var contents = new PackageContents(song.Template, parts, CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(song.Id, song.Template, cancellation)) { CountedIn = asked.CountedIn, Laid = files.Whole, Origin = new(song.Id, song.Revision, song.Template.FinalAct.Id) };
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}/{on?.Id}/{string.Join(',', parts)}", work => Made(contents, compiled, request, folder, media, work));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));
     }

@@ -41,8 +41,6 @@ internal static class SongsApi
         var group = api.MapGroup("/songs").WithTags("Songs");
         group.MapGet("/", List);
         group.MapPost("/", Start);
-        group.MapPost("/from-project", (HttpRequest request, string? name, DocumentStore store, Data.Sounds.MediaStore media, CancellationToken cancellation) =>
-            TemplatesApi.ProjectAsync(DocumentKind.Song, request, name, store, media, cancellation));
         group.MapGet("/{id}/about", About);
         api.MapGet("/templates/{id}/start", Asks).WithTags("Songs");
     }

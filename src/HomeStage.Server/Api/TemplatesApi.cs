@@ -82,16 +82,18 @@ internal static class TemplatesApi
     }
 
     /// <param name="name">What it is called where the file does not say.</param>
-    private static Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation) => ProjectAsync(DocumentKind.Template, request, name, store, media, cancellation);
-
-    /// <summary>A project file as a template or as a song.</summary>
-    internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(
-        DocumentKind kind, HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
+        HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
         var bytes = await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation);
-        if (bytes is null)
-            return Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024} MB.");
+        return bytes is null ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, bytes, name, store, media, cancellation);
+    }
+
+    internal static ProblemHttpResult ProjectTooLarge() => Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024} MB.");
+
+    /// <summary>A project file as a template or as a song.</summary>
+    internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(DocumentKind kind, byte[] bytes, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    {
         switch (ProjectReader.Read(bytes, TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } title ? title : "Brought in", cancellation))
         {
             case FormatResult<ReadProject>.Refused refused:
@@ -105,7 +107,7 @@ internal static class TemplatesApi
         }
     }
 
-    private static async Task<Created<BroughtIn>> BringInAsync(NewDocument wanted, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    internal static async Task<Created<BroughtIn>> BringInAsync(NewDocument wanted, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
         var absent = media.Around(wanted.Template).AbsentSounds;
         var document = await store.CreateAsync(wanted, cancellation);

@@ -124,6 +124,7 @@ public static class StageApp
         api.MapDocuments();
         api.MapTemplates();
         api.MapSongs();
+        api.MapReturnsHome();
         api.MapBeginnings();
         api.MapReviews();
         api.MapIdeas();

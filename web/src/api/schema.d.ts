@@ -192,6 +192,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/from-project": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    name?: string;
+                    anew?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CameBack"];
+                    };
+                };
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtIn"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/based": {
         parameters: {
             query?: never;
@@ -4000,43 +4047,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/songs/from-project": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: {
-                    name?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Created */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["BroughtIn"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/songs/{id}/about": {
         parameters: {
             query?: never;
@@ -5448,6 +5458,13 @@ export interface components {
             patches: components["schemas"]["SheetPatch"][];
             handwork: components["schemas"]["SheetWork"][];
         };
+        CameBack: {
+            song: string;
+            title: string;
+            /** Format: int32 */
+            revision: number;
+            changes: components["schemas"]["DoneElsewhere"][];
+        };
         CameRequest: {
             key: null | components["schemas"]["MusicalKey"];
             ready: components["schemas"]["ReadyInsert"][];
@@ -5774,6 +5791,12 @@ export interface components {
         DocumentView: {
             head: components["schemas"]["HeadView"];
             channels: components["schemas"]["ChannelView"][];
+        };
+        DoneElsewhere: {
+            words: string;
+            standing: components["schemas"]["Standing"];
+            why: null | string;
+            edits: components["schemas"]["Edit"][];
         };
         DoubledPath: {
             source: components["schemas"]["ChannelId"];

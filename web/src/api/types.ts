@@ -180,3 +180,4 @@ export type PlanSum = Omit<Schemas['PlanSum'], 'id'> & { id: string }
 export type PackagePart = Schemas['PackagePart']
 
 export type PackagePartView = Schemas['PackagePartView']
+export type CameBack = Schemas['CameBack']

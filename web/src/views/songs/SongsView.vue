@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import CameBackDialog from './CameBackDialog.vue'
 import { keptWords } from './keptWords'
 import { api, asked, sentenceOf, upload } from '@/api/client'
-import type { BroughtIn, Song } from '@/api/types'
+import type { BroughtIn, CameBack, Song } from '@/api/types'
 import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
@@ -17,6 +18,7 @@ const document = useDocument()
 const listening = useListening()
 const trouble = ref<string>()
 const file = useTemplateRef('file')
+const back = ref<CameBack & { file: File }>()
 const router = useRouter()
 const removed = ref<{ kind: 'song'; id: string; name: string }>()
 
@@ -42,14 +44,15 @@ async function hear(song: Song) {
   if (document.head?.id === song.id) await listening.play()
 }
 
-/** A project of a workstation becomes a song; its page says what was left out. */
-function bring(files: FileList | null) {
-  const [chosen] = files ?? []
+/** A project of a workstation becomes a song, whose page says what was left out; one of ours that comes back is known. */
+function bring(chosen: File | undefined, anew = false) {
   if (!chosen) return
   return attempt(async () => {
     const name = encodeURIComponent(chosen.name.replace(/\.[^.]*$/, ''))
-    const made = await upload<BroughtIn>(`/api/songs/from-project?name=${name}`, chosen, 'application/zip')
-    await router.push(`/songs/${made.id}`)
+    const path = `/api/songs/from-project?name=${name}&anew=${anew}`
+    const made = await upload<BroughtIn | CameBack>(path, chosen, 'application/zip')
+    back.value = 'changes' in made ? { ...made, file: chosen } : undefined
+    if ('id' in made) await router.push(`/songs/${made.id}`)
   }).finally(() => {
     if (file.value) file.value.value = ''
   })
@@ -80,7 +83,7 @@ onMounted(() => attempt(async () => undefined))
       accept=".dawproject,.zip"
       hidden
       aria-label="A DAWproject"
-      @change="bring(($event.target as HTMLInputElement).files)"
+      @change="bring(($event.target as HTMLInputElement).files?.[0])"
     />
   </PlaceHeader>
   <main class="songs">
@@ -160,6 +163,13 @@ onMounted(() => attempt(async () => undefined))
       and a key.
     </p>
   </main>
+  <CameBackDialog
+    v-if="back"
+    :back="back"
+    @done="(song) => router.push(`/songs/${song}`)"
+    @anew="bring(back.file, true)"
+    @leave="back = undefined"
+  />
 </template>
 
 <style scoped>

@@ -1,0 +1,53 @@
+using HomeStage.Core.Editing;
+using HomeStage.Core.Inheriting;
+using HomeStage.Formats;
+using HomeStage.Formats.DawProject;
+using HomeStage.Server.Data;
+using HomeStage.Server.Data.Sounds;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HomeStage.Server.Api;
+
+/// <summary>Project files as songs: one from elsewhere is a new one; one of ours that was worked on is known again.</summary>
+internal static class ReturnsHomeApi
+{
+    /// <summary>A song that is here, and what was done to it elsewhere.</summary>
+    /// <param name="Revision">Of the song now, on which the edits are made.</param>
+    public sealed record CameBack(string Song, string Title, int Revision, IReadOnlyList<DoneElsewhere> Changes);
+
+    /// <param name="Why">What is in the way; null for nothing.</param>
+    /// <param name="Edits">Take it over.</param>
+    public sealed record DoneElsewhere(string Words, Standing Standing, string? Why, IReadOnlyList<Edit> Edits);
+
+    public static void MapReturnsHome(this RouteGroupBuilder api) =>
+        api.MapPost("/songs/from-project", FromProject).WithTags("Songs");
+
+    /// <param name="name">What it is called where the file does not say.</param>
+    /// <param name="anew">Whether it becomes a song of its own though it is known.</param>
+    private static async Task<Results<Ok<CameBack>, Created<TemplatesApi.BroughtIn>, ProblemHttpResult>> FromProject(
+        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, MediaStore media, CancellationToken cancellation, bool anew = false)
+    {
+        if (await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation) is not { } bytes)
+            return TemplatesApi.ProjectTooLarge();
+        if (!anew && ProjectReader.Returned(bytes, cancellation) is { } back && await lists.FindAsync(back.Origin.Document, cancellation) is { RemovedUtc: null } row
+            && await store.OpenAsync(row.Id, cancellation) is { } open)
+            return open.Kind == DocumentKind.Song
+                ? TypedResults.Ok(new CameBack(open.Id, open.Template.Name, open.Revision, [.. WorkElsewhere.Of(back.Was, back.Now, open.Template).Select(c => new DoneElsewhere(c.Words, c.Standing, c.Why?.Sentence, c.Edits))]))
+                : await OfTemplateAsync(back, open, name, store, media, cancellation);
+        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, bytes, name, store, media, cancellation)).Result switch
+        {
+            Created<TemplatesApi.BroughtIn> made => made,
+            ProblemHttpResult problem => problem,
+            _ => throw new InvalidOperationException("A project is read or refused."),
+        };
+    }
+
+    /// <summary>A song that was begun from a template's project in a workstation: one of that template, so that its reviews count it.</summary>
+    private static async Task<Created<TemplatesApi.BroughtIn>> OfTemplateAsync(ReturnedProject back, OpenDocument template, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    {
+        var song = WorkElsewhere.AsSong(back.Was, back.Now, back.Own);
+        var title = TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } said ? said : song.Name;
+        var from = (template.Id, Math.Min(back.Origin.Revision, template.Revision));
+        return await TemplatesApi.BringInAsync(new(DocumentKind.Song, song with { Name = title }, from), store, media, cancellation);
+    }
+}

@@ -1,0 +1,131 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.RegularExpressions;
+using FsCheck.Xunit;
+using HomeStage.Core.Automation;
+using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
+using HomeStage.Core.Inheriting;
+using HomeStage.Core.Templates;
+using HomeStage.Formats.DawProject;
+using HomeStage.TestKit;
+using static HomeStage.TestKit.Stages;
+
+namespace HomeStage.Formats.Tests.DawProject;
+
+/// <summary>A project of ours that was worked on elsewhere: what was done there, and nothing else, is a change of its song.</summary>
+public partial class ReturnedProjectTests
+{
+    private static readonly Template Song = OneBar(
+        Bus("drums", "mix-bus"), Return("barn", "mix-bus", Insert("verb", ProcessorCatalogue.Reverb)), Trigger("pulse"),
+        Tone("lead", "drums", ChannelFormat.Stereo, Insert("image", ProcessorCatalogue.Image), Insert("comp", ProcessorCatalogue.Compressor) with { Settings = Map<double>.Empty.With("knee-db", 9) }),
+        new AddInsert(new("drums"), Insert("duck", ProcessorCatalogue.Compressor) with { Key = new(true) }), new PutFeed(new("pulse"), new(new("drums"), new("duck"), new(0))),
+        new PutSend(new("lead"), new(new("barn"), new(-12))), new PutShape(new("lead"), new(new PanTarget(), "song", [new(0, -0.5), new(1, 0.5)])),
+        new AddChannel(new() { Id = new("oboe"), Name = "Oboe", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(3, Monitored: true) })) with
+    { Name = "Ebb" };
+
+    [Property(MaxTest = 60)]
+    public void WhatNobodyTouched_HasNotChanged(int seed)
+    {
+        var song = new RandomTemplates(seed).Grown(70);
+
+        var back = Back(song, xml => xml);
+
+        Assert.Equal(back.Was, back.Now);
+        Assert.Empty(WorkElsewhere.Of(back.Was, back.Now, song));
+        Assert.Equal(new("here", 7, song.Acts[0].Id), back.Origin);
+        Assert.Subset(song.Channels.Select(c => c.Id).ToHashSet(), back.Was.Channels.Select(c => c.Id).ToHashSet());
+    }
+
+    [Fact]
+    public void WhatWasDoneThere_IsDoneHere_AndWhatAProjectCannotSayStays()
+    {
+        var back = Back(Song, xml => Regex.Replace(xml, "(name=\"Oboe\".*?<Mute[^>]*value=\")false", "$1true", RegexOptions.Singleline)
+            .Replace("name=\"Bus drums\"", "name=\"Kettles\"", StringComparison.Ordinal));
+
+        var changes = WorkElsewhere.Of(back.Was, back.Now, Song);
+        var now = Song.With([.. changes.SelectMany(c => c.Edits)]);
+
+        Assert.Equal(["Oboe is muted", "Bus drums is called Kettles"], changes.Select(c => c.Words).OrderByDescending(w => w.StartsWith("Oboe", StringComparison.Ordinal)));
+        Assert.All(changes, c => Assert.Equal(Standing.Open, c.Standing));
+        Assert.Equal(Song.With(new SetMute(new("oboe"), true), new RenameChannel(new("drums"), "Kettles")), now);
+    }
+
+    [Fact]
+    public void IdsOfTheirOwn_AreKnownAgainByName_AndANewTrackIsNew()
+    {
+        var back = Back(Song, xml => Ids().Replace(xml, m => $"x{m.Groups["rest"].Value.GetHashCode(StringComparison.Ordinal) & 0xFFFFFF}")
+            .Replace("</Structure>", "<Track id=\"new\" name=\"Shawm\" contentType=\"audio\"><Channel id=\"cnew\" role=\"regular\"/></Track></Structure>", StringComparison.Ordinal));
+
+        var changes = WorkElsewhere.Of(back.Was, back.Now, Song);
+        var now = Song.With([.. changes.SelectMany(c => c.Edits)]);
+
+        Assert.Equal(["Shawm"], now.Channels.Where(c => !Song.Channels.Contains(c.Id)).Select(c => c.Name));
+        Assert.All(Song.Channels, c => Assert.Equal(c, now.Channels[c.Id]));
+    }
+
+    [Fact]
+    public void OtherNotes_TakeThePlaceOfWhatTheChannelPlayed()
+    {
+        var back = Back(Song, xml => Regex.Replace(xml, "(<Lanes[^>]*track=\"track.lead\".*?)key=\"60\"", "$1key=\"67\"", RegexOptions.Singleline));
+
+        var change = Assert.Single(WorkElsewhere.Of(back.Was, back.Now, Song));
+
+        var notes = Song.With([.. change.Edits]).Channels[new ChannelId("lead")].Patterns.SelectMany(p => p.Notes).ToList();
+        Assert.Equal([67], notes.Select(n => n.Number));
+    }
+
+    [Fact]
+    public void WhatWasChangedHereMeanwhile_IsTold()
+    {
+        var back = Back(Song, xml => xml.Replace("name=\"Bus drums\"", "name=\"Kettles\"", StringComparison.Ordinal));
+        var meanwhile = Song.With(new RemoveChannel(new("drums")));
+
+        Assert.Equal(Standing.Impossible, Assert.Single(WorkElsewhere.Of(back.Was, back.Now, meanwhile)).Standing);
+        Assert.Equal(Standing.Own, Assert.Single(WorkElsewhere.Of(back.Was, back.Now, Song.With(new RenameChannel(new("drums"), "Pans")))).Standing);
+    }
+
+    [Fact]
+    public void AProjectFromElsewhere_OrWithoutItsOrigin_IsNoneOfOurs()
+    {
+        using var file = new MemoryStream();
+        ProjectFile.Write(Song, "write", _ => null, file);
+
+        Assert.Null(ProjectReader.Returned(file.ToArray()));
+        Assert.Null(ProjectReader.Returned(Encoding.ASCII.GetBytes("PK nothing")));
+        Assert.Null(ProjectReader.Returned(Zipped([("project.xml", "<Project/>"u8.ToArray()), ("home-stage/origin.json", "{"u8.ToArray())])));
+    }
+
+    [GeneratedRegex("(?<=\")(track|channel|volume|pan|send|device|parameter|transport)[.](?<rest>[^\"]*)(?=\")")]
+    private static partial Regex Ids();
+
+    private static ReturnedProject Back(Template song, Func<string, string> work)
+    {
+        using var file = new MemoryStream();
+        ProjectFile.Write(song, song.Acts[0].Id, _ => null, file, new("here", 7, song.Acts[0].Id));
+        using var zip = new ZipArchive(file, ZipArchiveMode.Read);
+        var entries = zip.Entries.Select(e =>
+        {
+            using var stream = e.Open();
+            using var bytes = new MemoryStream();
+            stream.CopyTo(bytes);
+            return (e.FullName, e.FullName == "project.xml" ? Encoding.UTF8.GetBytes(work(Encoding.UTF8.GetString(bytes.ToArray()))) : bytes.ToArray());
+        });
+        var back = ProjectReader.Returned(Zipped(entries));
+        Assert.NotNull(back);
+        return back;
+    }
+
+    private static byte[] Zipped(IEnumerable<(string Name, byte[] Bytes)> entries)
+    {
+        using var file = new MemoryStream();
+        using (var zip = new ZipArchive(file, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (name, bytes) in entries)
+            {
+                using var to = zip.CreateEntry(name).Open();
+                to.Write(bytes);
+            }
+
+        return file.ToArray();
+    }
+}
