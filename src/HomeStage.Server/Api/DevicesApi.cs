@@ -63,7 +63,7 @@ internal static class DevicesApi
     }
 
     /// <returns>Those of the shelf first, which know more, then what else the studio has; by name.</returns>
-    private static async Task<IReadOnlyList<KnownDevice>> KnownAsync(ShelfStore shelf, StudioDesk desk, CancellationToken cancellation)
+    internal static async Task<IReadOnlyList<KnownDevice>> KnownAsync(ShelfStore shelf, StudioDesk desk, CancellationToken cancellation)
     {
         var studio = (await desk.OnAsync(cancellation))?.Studio;
         var known = (await shelf.ListAsync(cancellation)).Select(i => i.Item).Where(i => i.Content is DeviceContent)

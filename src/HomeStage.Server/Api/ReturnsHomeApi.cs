@@ -3,7 +3,9 @@ using HomeStage.Core.Inheriting;
 using HomeStage.Formats;
 using HomeStage.Formats.DawProject;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -25,7 +27,7 @@ internal static class ReturnsHomeApi
     /// <param name="name">What it is called where the file does not say.</param>
     /// <param name="anew">Whether it becomes a song of its own though it is known.</param>
     private static async Task<Results<Ok<CameBack>, Created<TemplatesApi.BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, MediaStore media, CancellationToken cancellation, bool anew = false)
+        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, CancellationToken cancellation, bool anew = false)
     {
         if (await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation) is not { } bytes)
             return TemplatesApi.ProjectTooLarge();
@@ -34,7 +36,7 @@ internal static class ReturnsHomeApi
             return open.Kind == DocumentKind.Song
                 ? TypedResults.Ok(new CameBack(open.Id, open.Template.Name, open.Revision, [.. WorkElsewhere.Of(back.Was, back.Now, open.Template).Select(c => new DoneElsewhere(c.Words, c.Standing, c.Why?.Sentence, c.Edits))]))
                 : await OfTemplateAsync(back, open, name, store, media, cancellation);
-        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, bytes, name, store, media, cancellation)).Result switch
+        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, bytes, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation)).Result switch
         {
             Created<TemplatesApi.BroughtIn> made => made,
             ProblemHttpResult problem => problem,

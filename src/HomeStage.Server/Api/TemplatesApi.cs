@@ -1,4 +1,5 @@
 using HomeStage.Core.Editing.Rules;
+using HomeStage.Core.Fitting;
 using HomeStage.Core.Media;
 using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
@@ -9,6 +10,7 @@ using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
+using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Data.Summaries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -83,16 +85,18 @@ internal static class TemplatesApi
 
     /// <param name="name">What it is called where the file does not say.</param>
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, CancellationToken cancellation)
     {
         var bytes = await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation);
-        return bytes is null ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, bytes, name, store, media, cancellation);
+        return bytes is null ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, bytes, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation);
     }
 
     internal static ProblemHttpResult ProjectTooLarge() => Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024} MB.");
 
     /// <summary>A project file as a template or as a song.</summary>
-    internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(DocumentKind kind, byte[] bytes, string? name, DocumentStore store, MediaStore media, CancellationToken cancellation)
+    /// <param name="known">Devices that are known here; those of the project that are the same are heard as they are.</param>
+    internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(
+        DocumentKind kind, byte[] bytes, string? name, IReadOnlyList<DevicesApi.KnownDevice> known, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
         switch (ProjectReader.Read(bytes, TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } title ? title : "Brought in", cancellation))
         {
@@ -101,7 +105,8 @@ internal static class TemplatesApi
             case FormatResult<ReadProject>.Read { Value: var read }:
                 foreach (var (soundTitle, file) in read.Sounds)
                     await media.AddAsync(file, soundTitle, cancellation);
-                return await BringInAsync(new(kind, read.Template) { Brought = read.LeftOut.Count > 0 ? new(read.LeftOut, read.Held) : null }, store, media, cancellation);
+                var template = read.IsOwn ? read.Template : KnownStandIns.In(read.Template, [.. known.Select(k => (k.Device, k.StandIn))]);
+                return await BringInAsync(new(kind, template) { Brought = read.LeftOut.Count > 0 ? new(read.LeftOut, read.Held) : null }, store, media, cancellation);
             default:
                 throw new InvalidOperationException("A project is read or refused.");
         }

@@ -46,7 +46,7 @@ public partial class ReturnedProjectTests
         var changes = WorkElsewhere.Of(back.Was, back.Now, Song);
         var now = Song.With([.. changes.SelectMany(c => c.Edits)]);
 
-        Assert.Equal(["Oboe is muted", "Bus drums is called Kettles"], changes.Select(c => c.Words).OrderByDescending(w => w.StartsWith("Oboe", StringComparison.Ordinal)));
+        Assert.Equal(["Oboe is muted", "Bus drums is now called Kettles"], changes.Select(c => c.Words).OrderByDescending(w => w.StartsWith("Oboe", StringComparison.Ordinal)));
         Assert.All(changes, c => Assert.Equal(Standing.Open, c.Standing));
         Assert.Equal(Song.With(new SetMute(new("oboe"), true), new RenameChannel(new("drums"), "Kettles")), now);
     }
