@@ -130,6 +130,13 @@ function bar(count: number) {
         >
           base one on it
         </button>
+        <RouterLink
+          class="plain bare small"
+          :to="`/templates/${template.id}/refit`"
+          title="Bring it onto the buses of another template"
+          :aria-label="`Refit ${template.name}`"
+          >refit</RouterLink
+        >
       </template>
       <button type="button" class="plain bare small" :aria-label="`Remove ${template.name}`" @click="$emit('remove')">
         remove
@@ -145,6 +152,10 @@ function bar(count: number) {
 </template>
 
 <style scoped>
+a.small {
+  text-decoration: none;
+}
+
 .bill {
   /* Of many, those in sight alone are laid out. */
   content-visibility: auto;
