@@ -64,7 +64,7 @@ ${Array.from({ length: curves }, () => `<Points unit="linear"><Target parameter=
   for (const [n, name] of ['Kick in', 'Kick out', 'Snare top', 'Snare btm', 'Hat', 'Rack tom', 'Floor tom', 'OH L', 'OH R', 'Room far', 'Ride', 'Crash'].entries())
     put(track(name, { to: drums, clips: 3, devices: n < 4 ? [equaliser(40 + n), compressor(n !== 3)] : [], pan: 0.3 + n / 40, volume: 0.7 }))
   for (const name of ['Shaker_03', 'Tamb', 'Congas hi', 'Congas lo', 'Woodblock', 'Guiro']) put(track(name, { to: hands, clips: 2, unloaded: name === 'Guiro' }))
-  for (const [n, name] of ['Sub synth', 'Bass DI', 'Pad wash', 'Rhodes-ish keys', 'Grand piano', 'Reed organ', 'Arp lead', 'Choir pad', 'Bell keys', 'Strings ens'].entries()) {
+  for (const [n, name] of ['Sub synth', 'Bass DI', 'Pad wash', 'Tine keys', 'Grand piano', 'Reed organ', 'Arp lead', 'Choir pad', 'Bell keys', 'Strings ens'].entries()) {
     const isPrinted = n % 2 === 0
     put(track(name, { to: n < 2 ? low : keys, holds: 'notes audio', devices: [instrument(`Maker${n}`)], notes: 6 + n, muted: isPrinted, unloaded: n === 4, sends: [plate] }))
     if (isPrinted) {

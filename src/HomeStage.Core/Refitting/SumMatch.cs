@@ -48,12 +48,10 @@ internal static class SumMatch
         var (role, roleThere) = (ChannelRole.Of(mine).Role, ChannelRole.Of(theirs).Role);
         var sameBusRole = role == roleThere && role != RoleNames.Unknown;
         var share = ShareAlike(FamiliesInto(old, mine), FamiliesInto(plan, theirs));
-        // Half of what goes in tells what a bus is for, whatever it is called; what is for another thing by its name is another thing.
-        var isOfOneKind = share > 0.5 && (role == RoleNames.Unknown || roleThere == RoleNames.Unknown);
-        if (!sameName && !sameRole && !sameBusRole && !isOfOneKind)
+        if (!sameName && !sameRole && !sameBusRole)
             return default;
         var worth = (sameName ? OfName : 0) + (sameRole ? OfRole : 0) + (sameBusRole ? OfBusRole : 0) + (long)(share * OfShare) + 1;
-        return (worth, sameName ? "of the same name" : sameRole || sameBusRole ? $"both are for {Spoken(sameRole ? read : role)}" : $"{share:P0} of what goes in is alike".Replace(" %", " %", StringComparison.Ordinal));
+        return (worth, sameName ? "of the same name" : $"both are for {Spoken(sameRole ? read : role)}");
     }
 
     internal static string Spoken(string role) => role.Replace('-', ' ');

@@ -45,10 +45,10 @@ internal sealed class StrikeLines
     /// <returns>Channels that go.</returns>
     public HashSet<ChannelId> Gone => [.. Lines.Where(l => l is { Goes: true, Group: StrikeGroup.Takes or StrikeGroup.Prints or StrikeGroup.Returns }).Select(l => l.Channels[0])];
 
-    private StrikeLine Line(StrikeGroup group, Channel channel, string words, string why, int count = 1, bool proposed = true, bool mayTurn = true, string part = "")
+    private StrikeLine Line(StrikeGroup of, Channel channel, string words, string why, int count = 1, bool proposed = true, bool mayTurn = true, string part = "")
     {
-        var key = $"{group.ToString().ToLowerInvariant()}/{channel.Id}{part}";
-        return new(key, group, [channel.Id], words, why, count, mayTurn && _otherwise.Contains(key) ? !proposed : proposed, mayTurn);
+        var key = $"{of.ToString().ToLowerInvariant()}/{channel.Id}{part}";
+        return new(key, of, [channel.Id], words, why, count, mayTurn && _otherwise.Contains(key) ? !proposed : proposed, mayTurn);
     }
 
     private IEnumerable<StrikeLine> Takes() =>

@@ -13,11 +13,11 @@ internal sealed record TakeGroup(string Stem, Channel Kept, IReadOnlyList<Channe
     public static IEnumerable<TakeGroup> In(IEnumerable<Channel> among) =>
         from channel in among
         let name = TakeName.Read(channel.Name)
-        group (Channel: channel, Name: name) by (Stem: name.Stem.ToUpperInvariant(), channel.Destination) into takes
+        group (Take: channel, Name: name) by (Stem: name.Stem.ToUpperInvariant(), channel.Destination) into takes
         where takes.Count() > 1 && takes.Any(t => (t.Name.Marks & OneAmongOthers) != TakeMarks.None)
-        let ranked = takes.OrderBy(t => RankOf(t.Channel, t.Name)).Select(t => t.Channel).ToList()
-        let stem = takes.Any(t => t.Name.Marks == TakeMarks.None) ? takes.First(t => t.Name.Marks == TakeMarks.None).Channel.Name : TakeName.Read(ranked[0].Name).Stem
-        select new TakeGroup(stem, ranked[0], [.. takes.Select(t => t.Channel).Where(c => c != ranked[0])]);
+        let ranked = takes.OrderBy(t => RankOf(t.Take, t.Name)).Select(t => t.Take).ToList()
+        let stem = takes.Any(t => t.Name.Marks == TakeMarks.None) ? takes.First(t => t.Name.Marks == TakeMarks.None).Take.Name : TakeName.Read(ranked[0].Name).Stem
+        select new TakeGroup(stem, ranked[0], [.. takes.Select(t => t.Take).Where(c => c != ranked[0])]);
 
     /// <summary>What was chosen goes before what only bears the name, that before a take, and what was put away comes last; of two alike the one that is heard, then the one with more on it.</summary>
     private static (int Put, int Asleep, int Less) RankOf(Channel channel, TakeName name) => (

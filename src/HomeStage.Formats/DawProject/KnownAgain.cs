@@ -42,7 +42,7 @@ internal static class KnownAgain
         var ids = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var section in read.Timeline.Sections)
         {
-            var same = known.Timeline.Sections.FirstOrDefault(s => s.Name == section.Name && !ids.ContainsValue(s.Id));
+            var same = known.Timeline.Sections.FirstOrDefault(s => s.Name == section.Name);
             ids[section.Id] = same?.Id ?? Numbering.Fresh(section.Id, taken.Contains);
             taken.Add(ids[section.Id]);
         }

@@ -32,6 +32,16 @@ public class PatchChangesTests
     }
 
     [Fact]
+    public void WhatIsOnOneSideNow_ForgetsTheOtherSidesName_AndWhatWasUnheardStaysSo()
+    {
+        var wide = Stage.With(new TakeInput(new("lute"), new(1, 2) { FirstName = "L", SecondName = "R" }));
+
+        var after = wide.With([.. PatchChanges.Of(wide, [new("Lute") { Inputs = [6] }]).Edits]);
+
+        Assert.Equal(new InputSource(6) { FirstName = "L" }, after.Channels[new ChannelId("lute")].Source);
+    }
+
+    [Fact]
     public void APairAndItsName_ArePatched()
     {
         var after = Done(new PatchRow("Reference") { Pair = 4 }, new PatchRow("Main") { Pair = 1, PairName = "Desk" });

@@ -61,6 +61,31 @@ public class RefitTests
     }
 
     [Fact]
+    public void ABusThatIsCalledAnything_StandsForTheOneThatMostOfItBelongsTo()
+    {
+        var old = OneBar(Named("x", "Folk", "mix-bus"), Source("f1", "Fiddle 1", "x"), Source("f2", "Fiddle 2", "x"), Source("o", "Blorp", "x"), Returned("r", "Thing", "mix-bus"));
+
+        var lines = Refit.Of(old, Plan, new()).Refit!.Lines;
+
+        Assert.Equal((RefitKind.StandsFor, "Strings", "2 of the 3 in it belong there"), lines.Where(l => l.Name == "Folk").Select(l => (l.Kind, l.ToName, l.Why)).Single());
+        // A return is never a bus, whatever it takes.
+        Assert.Equal("Hall", lines.Single(l => l.Name == "Thing").ToName);
+    }
+
+    [Fact]
+    public void OfTwoBusesThatHaveTheRole_ItIsTheOneWhereItWent()
+    {
+        var plan = OneBar(Named("n", "Narrators", "mix-bus"), Named("s", "Voices", "mix-bus"), Source("n1", "Narrator low", "n"), Source("n2", "Narrator high", "n"), Source("s1", "Lead vox", "s"));
+        var old = OneBar(Named("v", "Voices", "mix-bus"), Source("a", "Vox top", "v"), Source("b", "Vox free", "mix-bus"));
+
+        var lines = Refit.Of(old, plan, new()).Refit!.Lines;
+
+        Assert.Equal("Voices", lines.Single(l => l.Name == "Vox top").ToName);
+        // Where nothing tells, the bus that has most of them.
+        Assert.Equal("Narrators", lines.Single(l => l.Name == "Vox free").ToName);
+    }
+
+    [Fact]
     public void SendsAreClosed_StripsLieWhereNoneWas_ColoursAreThePlans_AndOneBatchLeadsThereAndBack()
     {
         var refit = Done(Old);

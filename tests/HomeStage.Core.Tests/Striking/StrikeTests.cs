@@ -42,6 +42,7 @@ public class StrikeTests
         Assert.Equal([new Send(new("barn"), new(-9), TapPoint.Post, Open: false)], fiddle.Sends);
         Assert.Equal([new SidechainFeed(new("press"), new("squash"), new(-2))], fiddle.Feeds);
         Assert.Equal([ProcessorCatalogue.Equaliser], fiddle.Inserts.Select(i => i.Processor));
+        Assert.Empty(struck.Accepted);
         // Numbers alone are parts, not takes.
         Assert.Equal(["Choir_01", "Choir_02"], struck.Channels.Where(c => c.Name.StartsWith("Choir", StringComparison.Ordinal)).Select(c => c.Name));
     }
@@ -120,6 +121,43 @@ public class StrikeTests
         Assert.Equal(2, Going(StrikeGroup.Inserts));
         Assert.Equal(10, report.Lines.Where(l => l.Group == StrikeGroup.Sounds && l.Key.EndsWith("/elsewhere", StringComparison.Ordinal)).Sum(l => l.Count));
         Assert.Equal(report.Lines.Count, report.Lines.Select(l => l.Key).Distinct().Count());
+    }
+
+    [Fact]
+    public void TakesOfOneNameThatGoDifferentWays_AreTwoThings()
+    {
+        var song = OneBar(Bus("a", "mix-bus"), Bus("b", "mix-bus"), Take("g1", "Gong tk1", "a"), Take("g2", "Gong tk2", "b"));
+
+        Assert.Equal(["Gong", "Gong 2"], Struck(new("Bare"), song).Channels.Where(c => c.Kind == ChannelKind.Audio).Select(c => c.Name));
+    }
+
+    [Fact]
+    public void InsertsOfOneKindThatAreSetApart_AreNoDoubles()
+    {
+        var song = OneBar(Take("x", "Lute", "mix-bus"), new AddInsert(new("x"), Insert("a", ProcessorCatalogue.Saturator)),
+            new AddInsert(new("x"), Insert("b", ProcessorCatalogue.Saturator) with { Settings = Map<double>.Empty.With("drive-db", 9) }), new AddInsert(new("x"), Insert("c", ProcessorCatalogue.Saturator)));
+
+        Assert.Equal(3, Struck(new("Bare"), song).Channels[new ChannelId("x")].Inserts.Count);
+    }
+
+    [Fact]
+    public void StartersThatStay_PlayInTheSectionsThatThereAre()
+    {
+        var song = OneBar(Tone("keys", "mix-bus"), new SetTimeline(new(90, new(4, 4), [new("Verse", 4), new("Song", 4, Id: "song")])),
+            new PutPattern(new("keys"), new("One", 960, [new(0, 10, 50, 50)], ["verse"])), new PutPattern(new("keys"), new("Two", 960, [new(0, 10, 52, 50)], ["verse", "song"])));
+
+        var struck = Struck(new("Bare") { Starters = true }, song);
+
+        Assert.Equal([("Held", ""), ("One", ""), ("Two", "song")], struck.Channels[new ChannelId("keys")].Patterns.Select(p => (p.Name, string.Join(' ', p.Sections))));
+        Assert.Equal(["verse"], Struck(new("Bare") { Starters = true, Tempo = true }, song).Channels[new ChannelId("keys")].Patterns.First(p => p.Name == "One").Sections);
+    }
+
+    [Fact]
+    public void AChannelOfTheTemplateThatIsCalledAfterATakeNow_IsCleaned()
+    {
+        var begun = OneBar(Take("v", "Viola", "mix-bus"));
+
+        Assert.Equal("Viola", Struck(new("Bare"), begun.With(new RenameChannel(new("v"), "Viola tk7 keep")), begun).Channels[new ChannelId("v")].Name);
     }
 
     [Fact]

@@ -76,6 +76,17 @@ public partial class ReturnedProjectTests
     }
 
     [Fact]
+    public void PatternsThatPlayedTogether_DoNotPlayTwice()
+    {
+        var two = Song.With(new PutPattern(new("lead"), new("Above", 1920, [new(0, 480, 72, 90)], [])));
+        var back = Back(two, xml => xml.Replace("key=\"72\"", "key=\"74\"", StringComparison.Ordinal));
+
+        var notes = two.With([.. Assert.Single(WorkElsewhere.Of(back.Was, back.Now, two)).Edits]).Channels[new ChannelId("lead")].Patterns.SelectMany(p => p.Notes);
+
+        Assert.Equal([60, 74, 74], notes.Select(n => n.Number).Order());
+    }
+
+    [Fact]
     public void WhatWasChangedHereMeanwhile_IsTold()
     {
         var back = Back(Song, xml => xml.Replace("name=\"Bus drums\"", "name=\"Kettles\"", StringComparison.Ordinal));
