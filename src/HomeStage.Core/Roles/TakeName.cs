@@ -16,7 +16,7 @@ public sealed partial record TakeName(string Stem, TakeMarks Marks, int? Number)
     private static readonly string[] Taken = ["take", "tk", "punch"];
 
     /// <summary>One word of a name.</summary>
-    /// <param name="Glued">Whether a low line or a full stop stands before it, as programs put one before their own numbers.</param>
+    /// <param name="Glued">Whether a low line, a full stop or a dash clings to it from before, as programs put one before their own numbers.</param>
     private readonly record struct Word(string Text, int Start, int End, bool Glued)
     {
         public bool IsNumber => Text.All(char.IsAsciiDigit);
@@ -36,7 +36,7 @@ public sealed partial record TakeName(string Stem, TakeMarks Marks, int? Number)
     }
 
     private static List<Word> WordsOf(string name) =>
-        [.. Parts().Matches(name).Select(m => new Word(m.Value, m.Index, m.Index + m.Length, m.Index > 0 && name[m.Index - 1] is '_' or '.'))];
+        [.. Parts().Matches(name).Select(m => new Word(m.Value, m.Index, m.Index + m.Length, m.Index > 0 && name[m.Index - 1] is '_' or '.' or '-'))];
 
     /// <summary>"tk3", "take 3" and "Take3" are taken out wherever they stand; "take" without a number is a word like any other.</summary>
     private static int? OfTakes(List<Word> words, ref TakeMarks marks)

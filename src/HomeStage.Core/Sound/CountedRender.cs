@@ -27,8 +27,9 @@ public static class CountedRender
         return whole with { Channels = sound.Channels, ChannelsFromTape = sound.ChannelsFromTape, Meters = SoundMeters.Of(whole.Left, whole.Right, whole.SampleRateHz) };
     }
 
+    /// <param name="timeline">What is heard of it; something is counted.</param>
     /// <returns>The count alone, from its start to its last click, and where in what will be heard the song begins, in frames.</returns>
-    private static (RenderedSound Sound, int LeadFrames) Clicks(Template template, Timeline timeline, CancellationToken cancellation)
+    public static (RenderedSound Sound, int LeadFrames) Clicks(Template template, Timeline timeline, CancellationToken cancellation)
     {
         var count = timeline.CountIn!;
         var from = CountNotes.Counter(template);

@@ -9,16 +9,30 @@ namespace HomeStage.Formats.Packages;
 /// <summary>Takes stems into WAVE files in a folder of their own, and puts them into one ZIP when all is rendered. The folder goes with it.</summary>
 public sealed class StemFiles : IStemSink, IDisposable
 {
+    private const string CountName = "00-count-in.wav";
+
     private readonly string _folder;
     private readonly IReadOnlyList<string> _names;
     private readonly List<GrowingWave> _waves = [];
 
     /// <param name="folder">Made here; must not be there yet.</param>
-    public StemFiles(Template template, IReadOnlyList<Stem> stems, WaveDepth depth, string folder)
+    /// <param name="count">The count before the song, and how long it is: then each stem begins with so much silence, and the clicks are a file of their own. Null for none.</param>
+    public StemFiles(Template template, IReadOnlyList<Stem> stems, WaveDepth depth, string folder, (RenderedSound Clicks, int LeadFrames)? count = null)
     {
         (_folder, _names) = (Directory.CreateDirectory(folder).FullName, Names(template, stems));
         foreach (var (name, stem) in _names.Zip(stems))
-            _waves.Add(new(new FileStream(Path.Combine(_folder, name), FileMode.CreateNew), template.SampleRateHz, stem.Lanes(template), depth));
+        {
+            var wave = new GrowingWave(new FileStream(Path.Combine(_folder, name), FileMode.CreateNew), template.SampleRateHz, stem.Lanes(template), depth);
+            _waves.Add(wave);
+            var silence = new float[count?.LeadFrames ?? 0];
+            wave.Add(silence, stem.Lanes(template) == 1 ? [] : silence);
+        }
+
+        if (count is not { Clicks: var clicks })
+            return;
+        _names = [.. _names, CountName];
+        using var counted = new GrowingWave(new FileStream(Path.Combine(_folder, CountName), FileMode.CreateNew), template.SampleRateHz, 2, depth);
+        counted.Add(clicks.Left, clicks.Right);
     }
 
     /// <returns>"03-low-end.wav": numbered in the order in which they are asked for, so that they stand in it everywhere; dry ones say so.</returns>

@@ -24,7 +24,8 @@ internal static class StemsApi
     /// <param name="Seconds">Of the timeline, without a tail.</param>
     /// <param name="LastSum">The sum whose direct feeds add up to what comes into it.</param>
     /// <param name="Channels">What can be a stem, in the running order.</param>
-    public sealed record StemPlanView(string Act, double Seconds, int SampleRateHz, string LastSum, IReadOnlyList<StemChoice> Channels);
+    /// <param name="Counts">Whether it has a count-in or a click that may lead them.</param>
+    public sealed record StemPlanView(string Act, double Seconds, int SampleRateHz, string LastSum, IReadOnlyList<StemChoice> Channels, bool Counts);
 
     /// <param name="Depth">How deep it stands, from 0.</param>
     /// <param name="FeedsTheLastSum">Whether it is one of those that add up to it.</param>
@@ -34,7 +35,8 @@ internal static class StemsApi
     /// <param name="Act">Null for the one in which it is heard at last.</param>
     /// <param name="Dry">Before inserts, fader and pan; else as it goes on.</param>
     /// <param name="TailSeconds">What is rendered beyond the end, in [0, 30].</param>
-    public sealed record NewStems(string Document, Sequence<ChannelId> Channels, WaveDepth Depth, double TailSeconds, bool Dry = false, string? Act = null);
+    /// <param name="CountedIn">Whether each begins with the count, as silence, and the clicks are a file of their own; of no meaning where nothing is counted.</param>
+    public sealed record NewStems(string Document, Sequence<ChannelId> Channels, WaveDepth Depth, double TailSeconds, bool Dry = false, string? Act = null, bool CountedIn = false);
 
     public static void MapStemPlan(this RouteGroupBuilder group) =>
         group.MapGet("/{id}/stems", async Task<Results<Ok<StemPlanView>, ProblemHttpResult>> (string id, string? act, DocumentStore store, StudioDesk desk, RowBook book, CancellationToken cancellation) =>
@@ -69,7 +71,8 @@ internal static class StemsApi
         return new(
             act, new TimeMap(template.Timeline).LengthSeconds, template.SampleRateHz, last.Name,
             [.. book.Of(template).Where(r => able.Contains(r.Channel.Id)).Select(r => new StemChoice(
-                r.Channel.Id, r.Channel.Name, r.Depth, r.Channel.Kind, r.Channel.Format, r.Channel.Destination == last.Id, WhySilent.At(compiled.In(act), r.Channel.Id)))]);
+                r.Channel.Id, r.Channel.Name, r.Depth, r.Channel.Kind, r.Channel.Format, r.Channel.Destination == last.Id, WhySilent.At(compiled.In(act), r.Channel.Id)))],
+            new RenderRequest(act) { CountedIn = true }.IsCounted(template));
     }
 
     /// <summary>The bus that everything goes through before the main, or the main itself.</summary>
@@ -97,9 +100,11 @@ internal static class StemsApi
         Stem[] stems = [.. asked.Channels.Distinct().Select(c => new Stem(c, asked.Dry))];
         if (StemFiles.Bytes(template, stems, asked.Depth, new TimeMap(template.Timeline).LengthSeconds + asked.TailSeconds) > MostBytes)
             return Problems.Refused(new Refusal.TooMany("bytes of stems", (int)Math.Min(MostBytes, int.MaxValue)));
-        var job = jobs.Start($"{document.Id}/{document.Revision}/{act}/{asked.Depth}/{asked.TailSeconds}/{asked.Dry}/{string.Join(',', stems.Select(s => s.Channel))}", work =>
+        var job = jobs.Start($"{document.Id}/{document.Revision}/{act}/{asked.Depth}/{asked.TailSeconds}/{asked.Dry}/{asked.CountedIn}/{string.Join(',', stems.Select(s => s.Channel))}", work =>
         {
-            using var files = new StemFiles(template, stems, asked.Depth, folder.Fresh());
+            var request = new RenderRequest(act) { CountedIn = asked.CountedIn };
+            (RenderedSound, int)? count = request.IsCounted(template) ? CountedRender.Clicks(template, template.Timeline, work.Cancellation) : null;
+            using var files = new StemFiles(template, stems, asked.Depth, folder.Fresh(), count);
             StemRender.Render(compiled, act, stems, asked.TailSeconds, files, work, media, cancellation: work.Cancellation);
             var zip = folder.NewFile();
             files.Zip(zip, work.Cancellation);

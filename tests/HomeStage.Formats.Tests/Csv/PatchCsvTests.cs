@@ -47,7 +47,7 @@ public class PatchCsvTests
     [Fact]
     public void NoCell_BeginsAsAFormula()
     {
-        var template = Named(new RandomTemplates(5).Grown(120));
+        var template = Stages.OneBar(new AddChannel(new() { Id = new("x"), Name = "+1", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(1, 2) { FirstName = "=A1", SecondName = "@x" } }), new SetOutputPair(EmptyStage.Main, 2, "-3"));
         var text = Encoding.UTF8.GetString(PatchCsv.Inputs(template)) + Encoding.UTF8.GetString(PatchCsv.Outputs(template));
 
         Assert.DoesNotMatch("(^|[,\"\n])[=+\\-@]", text);

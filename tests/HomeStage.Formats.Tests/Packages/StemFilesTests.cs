@@ -48,6 +48,46 @@ public class StemFilesTests
     }
 
     [Fact]
+    public void WithACount_EachBeginsWithItsLength_AndTheClicksAreAFileOfTheirOwn()
+    {
+        Stem[] stems = [new(new("lid"), IsDry: true), new(new("pots"), IsDry: false)];
+        // One bar of 4/4 at 120 is two seconds.
+        var counted = Pair with { Timeline = Pair.Timeline with { CountIn = new(1) } };
+        const int Lead = 2 * 48000;
+
+        using var with = new ZipArchive(new MemoryStream(Zipped(stems, WaveDepth.Float32, CountedRender.Clicks(counted, counted.Timeline, TestContext.Current.CancellationToken))));
+        using var without = new ZipArchive(new MemoryStream(Zipped(stems, WaveDepth.Float32)));
+
+        Assert.Equal(["01-tone-lid-dry.wav", "02-bus-pots.wav", "00-count-in.wav"], with.Entries.Select(e => e.FullName));
+        foreach (var name in without.Entries.Select(e => e.FullName))
+        {
+            var (led, plain) = (Samples(with, name), Samples(without, name));
+            var lanes = name.Contains("dry", StringComparison.Ordinal) ? 1 : 2;
+            Assert.Equal(new float[Lead * lanes], led[..(Lead * lanes)]);
+            Assert.Equal(plain, led[(Lead * lanes)..]);
+        }
+
+        var clicks = Samples(with, "00-count-in.wav");
+        Assert.True(Math.Abs(clicks[..200].Max()) > 0.001 && clicks.Length >= 2 * Lead - 2 * 48000 / 2);
+        // What is heard with its count is the two of them together.
+        var heard = CountedRender.Render(new CompiledTemplate(counted), new(InMix, new("pots")) { CountedIn = true }, cancellation: TestContext.Current.CancellationToken);
+        var pots = Samples(with, "02-bus-pots.wav");
+        Assert.All(Enumerable.Range(0, pots.Length / 2), i => Assert.Equal(heard.Left[i], pots[2 * i] + (2 * i < clicks.Length ? clicks[2 * i] : 0), 1e-6));
+    }
+
+    private static float[] Samples(ZipArchive zip, string name)
+    {
+        using var packed = zip.GetEntry(name)!.Open();
+        using var copy = new MemoryStream();
+        packed.CopyTo(copy);
+        copy.Position = 0;
+        using var reader = new WaveFileReader(copy);
+        var samples = new float[reader.SampleCount * reader.WaveFormat.Channels];
+        Assert.Equal(samples.Length, reader.ToSampleProvider().Read(samples));
+        return samples;
+    }
+
+    [Fact]
     public void TheFolder_GoesWithIt()
     {
         var folder = Path.Combine(Path.GetTempPath(), $"home-stage-stems-{Guid.NewGuid():N}");
@@ -56,9 +96,9 @@ public class StemFilesTests
         Assert.False(Directory.Exists(folder));
     }
 
-    private static byte[] Zipped(IReadOnlyList<Stem> stems, WaveDepth depth)
+    private static byte[] Zipped(IReadOnlyList<Stem> stems, WaveDepth depth, (RenderedSound, int)? count = null)
     {
-        using var files = new StemFiles(Pair, stems, depth, Path.Combine(Path.GetTempPath(), $"home-stage-stems-{Guid.NewGuid():N}"));
+        using var files = new StemFiles(Pair, stems, depth, Path.Combine(Path.GetTempPath(), $"home-stage-stems-{Guid.NewGuid():N}"), count);
         StemRender.Render(new CompiledTemplate(Pair), InMix, stems, 0, files);
         using var zip = new MemoryStream();
         files.Zip(zip);

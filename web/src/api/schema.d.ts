@@ -7325,6 +7325,8 @@ export interface components {
             /** @default false */
             dry: boolean;
             act?: null | string;
+            /** @default false */
+            countedIn: boolean;
         };
         NewTemplate: {
             name: string;
@@ -8239,6 +8241,7 @@ export interface components {
             sampleRateHz: number;
             lastSum: string;
             channels: components["schemas"]["StemChoice"][];
+            counts: boolean;
         };
         StepFigure: {
             name: string;

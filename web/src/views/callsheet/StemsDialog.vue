@@ -16,6 +16,7 @@ const which = ref<'sum' | 'buses' | 'returns' | 'all'>('sum')
 const chosen = ref<string[]>([])
 const depth = ref<Schemas['WaveDepth']>('int24')
 const dry = ref(false)
+const counted = ref(false)
 const tail = ref(4)
 
 const depths: Record<Schemas['WaveDepth'], [words: string, bytes: number]> = {
@@ -67,6 +68,7 @@ function make() {
     channels: channels.filter((c) => chosen.value.includes(c.id)).map((c) => c.id),
     depth: depth.value,
     dry: dry.value,
+    countedIn: counted.value,
     tailSeconds: tail.value,
   }
   void stems.make(() => asked(api.POST('/api/stems', { body: wish })))
@@ -98,6 +100,13 @@ function make() {
         </label>
         <label class="tick" title="Before inserts, fader and pan; mono channels on one lane">
           <input v-model="dry" type="checkbox" /> dry
+        </label>
+        <label
+          v-if="plan?.counts"
+          class="tick"
+          title="Each begins with the count as silence; the clicks are a file of their own"
+        >
+          <input v-model="counted" type="checkbox" /> with the count-in
         </label>
       </div>
       <p v-if="refused" class="trouble" role="alert">{{ refused }}</p>
