@@ -1,6 +1,5 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Media;
 using HomeStage.Core.Templates;
 using static HomeStage.TestKit.Stages;
 
