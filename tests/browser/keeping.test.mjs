@@ -156,7 +156,7 @@ test('what most songs of a template have done is said, taken in, or not said aga
   await page.getByRole('button', { name: 'Play Cold Berth' }).click()
   await page.getByRole('button', { name: 'Stop Cold Berth' }).click()
   await page.getByRole('link', { name: 'Leaf two' }).click()
-  await page.getByRole('button', { name: 'Make a template of it' }).click()
+  await page.getByRole('button', { name: 'Copy as a template' }).click()
   await page.waitForURL(/\/templates\//)
   await page.getByRole('heading', { name: 'Leaf two', level: 1 }).waitFor()
 })

@@ -5,7 +5,7 @@ namespace HomeStage.Server.Data;
 /// <summary>What lists show, without opening documents.</summary>
 public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGate gate)
 {
-    /// <returns>The default template first, then those changed last; without their summaries, which are long.</returns>
+    /// <returns>The default template first, then those changed last; without their summaries and what they left behind elsewhere, which are long.</returns>
     public async Task<IReadOnlyList<DocumentRow>> AllAsync(DocumentKind kind, CancellationToken cancellation)
     {
         await using var db = await databases.CreateDbContextAsync(cancellation);
@@ -21,7 +21,6 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
                 ChangedUtc = d.ChangedUtc,
                 StartedFromId = d.StartedFromId,
                 StartedFromRevision = d.StartedFromRevision,
-                Brought = d.Brought,
                 OpensByDefault = d.OpensByDefault,
                 LeadsCategory = d.LeadsCategory,
                 SoundsNoted = d.SoundsNoted,

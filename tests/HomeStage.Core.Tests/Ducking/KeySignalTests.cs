@@ -90,7 +90,7 @@ public class KeySignalTests
     {
         Channels = template.Channels.Aggregate(template.Channels, (all, c) => all.Replace(c with
         {
-            Inserts = [.. c.Inserts.Select(i => i.Processor == ProcessorCatalogue.Compressor ? i with { Key = (i.Key ?? new(true)) with { On = true } } : i)],
+            Inserts = [.. c.Inserts.Select(i => i.Processor == ProcessorCatalogue.Compressor && i.TakesKey() ? i with { Key = (i.Key ?? new(true)) with { On = true } } : i)],
         })),
     };
 }

@@ -10,7 +10,7 @@ namespace HomeStage.Server.Api.Views;
 /// <param name="Changes">How many single edits lie between it and the template as it began; null where that cannot be read.</param>
 /// <param name="ChangeWords">The first of them.</param>
 /// <param name="Kept">What it has of its own to play and to hear; none where the template cannot be read.</param>
-/// <param name="LeftOut">What it left behind in the project file that it came from, in words; null for a song that was made here.</param>
+/// <param name="LeftOut">What it left behind in the project file that it came from, in words; null for a song that was made here, and in lists.</param>
 /// <param name="Damage">What is wrong with it on the disk; null for nothing.</param>
 public sealed record SongView(
     string Id, string Title, double TempoBpm, string Meter, string? KeyName, double Seconds, int Channels,
