@@ -1,4 +1,5 @@
 using HomeStage.Core.Making;
+using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
@@ -17,7 +18,7 @@ public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId? Bus, str
         if (Bus is { } wanted && template.Channels.Contains(wanted))
             return new Refusal.ChannelExists(wanted);
         var chosen = Channels.ToHashSet();
-        var outer = template.Channels.Where(c => chosen.Contains(c.Id) && !Downstream(template, c).Any(chosen.Contains)).ToList();
+        var outer = template.Channels.Where(c => chosen.Contains(c.Id) && !DestinationWay.Of(template, c).Any(chosen.Contains)).ToList();
         // Within a batch channels may stand in a ring for a while; then none of them is the outer one.
         if (outer.Count == 0)
             return new Refusal.ClosesLoop(Channels.Select(id => template.Channels[id].Name).ToSequence());
@@ -32,15 +33,8 @@ public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId? Bus, str
     /// <summary>The first channel that everything leads to.</summary>
     private static ChannelId? Meeting(Template template, List<Channel> channels)
     {
-        var ways = channels.Skip(1).Select(c => Downstream(template, c).ToHashSet()).ToList();
-        return Downstream(template, channels[0]).Where(id => ways.TrueForAll(way => way.Contains(id))).Select(id => (ChannelId?)id).FirstOrDefault()
+        var ways = channels.Skip(1).Select(c => DestinationWay.Of(template, c).ToHashSet()).ToList();
+        return DestinationWay.Of(template, channels[0]).Where(id => ways.TrueForAll(way => way.Contains(id))).Select(id => (ChannelId?)id).FirstOrDefault()
             ?? channels[0].Destination;
-    }
-
-    private static IEnumerable<ChannelId> Downstream(Template template, Channel channel)
-    {
-        var seen = new HashSet<ChannelId>();
-        for (var next = channel.Destination; next is { } id && seen.Add(id); next = template.Channels[id].Destination)
-            yield return id;
     }
 }

@@ -1,5 +1,6 @@
 using HomeStage.Core.Making;
 using HomeStage.Core.Roles;
+using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Refitting;
@@ -36,12 +37,12 @@ internal sealed class PlaceFinder(Template old, Template plan, IReadOnlyDictiona
     }
 
     /// <summary>The nearest sum on its way that stands for one of the plan's.</summary>
-    private ChannelId? Fed(Channel channel) => Sums.Way(old, channel).Where(_planOf.ContainsKey).Select(id => (ChannelId?)_planOf[id]).FirstOrDefault();
+    private ChannelId? Fed(Channel channel) => DestinationWay.Of(old, channel).Where(_planOf.ContainsKey).Select(id => (ChannelId?)_planOf[id]).FirstOrDefault();
 
     /// <summary>The plan's channel of that role; of several the one that goes where this one went, else the one whose bus has most of them, else the first.</summary>
     private Channel? OfRole(string role, ChannelId? fed) => role == RoleNames.Unknown ? null : _members.Where(m => ChannelRole.Of(m).Role == role)
         .GroupBy(m => m.Destination!.Value)
-        .OrderByDescending(g => fed is { } sum && (g.Key == sum || Sums.LeadsTo(plan, plan.Channels[g.Key], sum)))
+        .OrderByDescending(g => fed is { } sum && (g.Key == sum || DestinationWay.LeadsTo(plan, plan.Channels[g.Key], sum)))
         .ThenByDescending(g => g.Count())
         .ThenBy(g => plan.Channels.IndexOf(g.Key))
         .FirstOrDefault()?.First();
@@ -54,7 +55,7 @@ internal sealed class PlaceFinder(Template old, Template plan, IReadOnlyDictiona
         var buses = plan.Channels.Where(c => c.Kind == ChannelKind.Bus && c.Id != ChannelFactory.MixBus(plan) && HasFamily(c, family)).ToList();
         if (buses.Count == 0)
             return null;
-        var meeting = Sums.Way(plan, buses[0]).Prepend(buses[0].Id).Where(id => buses.TrueForAll(b => b.Id == id || Sums.LeadsTo(plan, b, id))).Select(id => (ChannelId?)id).FirstOrDefault();
+        var meeting = DestinationWay.Of(plan, buses[0]).Prepend(buses[0].Id).Where(id => buses.TrueForAll(b => b.Id == id || DestinationWay.LeadsTo(plan, b, id))).Select(id => (ChannelId?)id).FirstOrDefault();
         return meeting is { } all && all != plan.Main.Id && all != ChannelFactory.MixBus(plan) ? all
             : buses.OrderByDescending(b => _members.Count(m => m.Destination == b.Id && ChannelRole.Of(m).Family == family)).First().Id;
     }

@@ -1,3 +1,4 @@
+using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Refitting;
@@ -19,7 +20,7 @@ internal sealed class RefitPlaces
         StandingFor = Matched.Values.Select(m => m.Old).ToHashSet();
         MatchByContent(said);
         // What is deepest is placed first: a bus goes where what is in it goes.
-        foreach (var bus in old.Channels.Where(c => SumMatch.IsSum(c) && !StandingFor.Contains(c.Id)).OrderByDescending(c => Sums.Way(old, c).Count()))
+        foreach (var bus in old.Channels.Where(c => SumMatch.IsSum(c) && !StandingFor.Contains(c.Id)).OrderByDescending(c => DestinationWay.Of(old, c).Count()))
             if ((said.TryGetValue(bus.Id.Value, out var wish) ? Said(wish) : bus.Kind == ChannelKind.Bus ? OfMost(bus) : OfReturns()) is { } place)
                 Found[bus.Id] = place;
     }

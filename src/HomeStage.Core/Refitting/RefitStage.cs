@@ -1,3 +1,4 @@
+using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
@@ -36,9 +37,9 @@ internal sealed class RefitStage
         var wanted = _here.Keys.Concat(_places.Found.Where(f => !_places.GoesAlong(Now.Channels[f.Key], f.Value.Sum)).Select(f => f.Value.Sum))
             .Concat(_wish.Sends == RefitSends.None ? [] : _places.Found.Values.SelectMany(f => f.Like?.Sends ?? []).Select(s => s.To)).ToHashSet();
         foreach (var sum in wanted.ToList())
-            wanted.UnionWith(Refitting.Sums.Way(_plan, _plan.Channels[sum]));
+            wanted.UnionWith(DestinationWay.Of(_plan, _plan.Channels[sum]));
         // From the main outwards: what one goes to is there before it.
-        var ordered = _plan.Channels.Where(c => wanted.Contains(c.Id) && c.Kind != ChannelKind.Main).OrderBy(c => Refitting.Sums.Way(_plan, c).Count()).ToList();
+        var ordered = _plan.Channels.Where(c => wanted.Contains(c.Id) && c.Kind != ChannelKind.Main).OrderBy(c => DestinationWay.Of(_plan, c).Count()).ToList();
         foreach (var sum in ordered)
         {
             if (_here.TryGetValue(sum.Id, out var known))
@@ -57,7 +58,7 @@ internal sealed class RefitStage
             laid = laid with { Inserts = Strip(sum), Chains = sum.Chains };
         if (_wish.Colours)
             laid = laid with { HueDegrees = sum.HueDegrees };
-        Now = LostFeedsAway(Now.Replace(laid), here.Id);
+        Now = LostFeeds.TakenAway(Now.Replace(laid), [here.Id]);
         var why = _places.Matched[sum.Id].Why + (moved ? "" : "; moving it would close a loop, so it goes where it went");
         _lines.Add(new(here.Id, here.Name, RefitKind.StandsFor, sum.Id, sum.Name, why, NameOf(here.Destination), MayTurn: false));
     }
@@ -136,13 +137,5 @@ internal sealed class RefitStage
         return true;
     }
 
-    private static bool DestinationRing(Template next, Channel changed) => Refitting.Sums.Way(next, changed).Contains(changed.Id);
-
-    /// <summary>What fed a key of a strip that goes feeds it no more.</summary>
-    private static Template LostFeedsAway(Template template, ChannelId bus)
-    {
-        var left = template.Channels[bus].Inserts.Select(i => i.Id).ToHashSet();
-        return template.Channels.Where(c => c.Feeds.Any(f => f.Channel == bus && !left.Contains(f.Insert))).ToList()
-            .Aggregate(template, (t, c) => t.Replace(t.Channels[c.Id] with { Feeds = t.Channels[c.Id].Feeds.Where(f => f.Channel != bus || left.Contains(f.Insert)).ToSequence() }));
-    }
+    private static bool DestinationRing(Template next, Channel changed) => DestinationWay.Of(next, changed).Contains(changed.Id);
 }

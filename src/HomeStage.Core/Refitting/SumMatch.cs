@@ -1,6 +1,7 @@
 using HomeStage.Core.Making;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Roles;
+using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Refitting;
@@ -58,7 +59,7 @@ internal static class SumMatch
 
     /// <summary>Families of what goes into a sum, through the sums before it as well; the empty one where nothing tells.</summary>
     private static Dictionary<string, int> FamiliesInto(Template template, Channel sum) =>
-        template.Channels.Where(c => sum.Kind == ChannelKind.Return ? c.Sends.Any(s => s.To == sum.Id) : Sums.LeadsTo(template, c, sum.Id))
+        template.Channels.Where(c => sum.Kind == ChannelKind.Return ? c.Sends.Any(s => s.To == sum.Id) : DestinationWay.LeadsTo(template, c, sum.Id))
             .Select(c => ChannelRole.Of(c).Family).Where(f => f is not ("sums" or "returns")).GroupBy(f => f).ToDictionary(g => g.Key, g => g.Count());
 
     /// <returns>In [0, 1]: how much two counts have in common; what nothing tells of is like nothing.</returns>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Striking;
@@ -23,6 +24,7 @@ internal sealed class StrikeLines
     private readonly StrikeWish _wish;
     private readonly HashSet<string> _otherwise;
     private readonly List<PrintOf> _prints;
+    private readonly Dictionary<string, Edit[]> _taking = new(StringComparer.Ordinal);
 
     public StrikeLines(StruckSong struck, StrikeWish wish)
     {
@@ -45,9 +47,11 @@ internal sealed class StrikeLines
     /// <returns>Channels that go.</returns>
     public HashSet<ChannelId> Gone => [.. Lines.Where(l => l is { Goes: true, Group: StrikeGroup.Takes or StrikeGroup.Prints or StrikeGroup.Returns }).Select(l => l.Channels[0])];
 
-    private StrikeLine Line(StrikeGroup of, Channel channel, string words, string why, int count = 1, bool proposed = true, bool mayTurn = true, string part = "")
+    private StrikeLine Line(StrikeGroup of, Channel channel, string words, string why, int count = 1, bool proposed = true, bool mayTurn = true, string part = "", IEnumerable<Edit>? taking = null)
     {
         var key = $"{of.ToString().ToLowerInvariant()}/{channel.Id}{part}";
+        if (taking is not null)
+            _taking[key] = [.. taking];
         return new(key, of, [channel.Id], words, why, count, mayTurn && _otherwise.Contains(key) ? !proposed : proposed, mayTurn);
     }
 
@@ -67,11 +71,11 @@ internal sealed class StrikeLines
         {
             var own = _struck.Prepared(channel)?.Starters ?? [];
             foreach (var (part, sounds) in channel.Starters.GroupBy(s => own.Contains(s) ? Own : IsRecorded(s) ? "" : Loops).Select(g => (g.Key, g.ToList())))
-                yield return Line(StrikeGroup.Sounds, channel, $"{channel.Name}: {Named(part == Loops ? "loop" : "recording", sounds.ConvertAll(s => s.Name))}", part == Own ? ItsTemplates : "", sounds.Count, proposed: part == "" || (part == Loops && !_wish.Starters), part: part);
+                yield return Line(StrikeGroup.Sounds, channel, $"{channel.Name}: {Named(part == Loops ? "loop" : "recording", sounds.ConvertAll(s => s.Name))}", part == Own ? ItsTemplates : "", sounds.Count, proposed: part == "" || (part == Loops && !_wish.Starters), part: part, taking: sounds.Select(x => new RemoveStarter(channel.Id, x.Name)));
         }
 
         foreach (var held in _struck.Elsewhere.Where(h => h.Clips > 0 && Song.Channels.Contains(h.Channel)))
-            yield return Line(StrikeGroup.Sounds, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Count(held.Clips, "clip")}", StayedThere, held.Clips, mayTurn: false, part: Elsewhere);
+            yield return Line(StrikeGroup.Sounds, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Wording.Count(held.Clips, "clip")}", StayedThere, held.Clips, mayTurn: false, part: Elsewhere);
     }
 
     /// <summary>A loop is a starter; what sounds once is a recording.</summary>
@@ -84,7 +88,7 @@ internal sealed class StrikeLines
         let forOthers = Leftovers.PlaysForOthers(channel)
         select Line(
             StrikeGroup.Notes, channel, $"{channel.Name}: {Named("pattern", [.. patterns.Select(p => p.Name)])}",
-            patterns.Key == Own ? ItsTemplates : forOthers ? "it steers or counts, and is not heard" : "", patterns.Count(), proposed: patterns.Key == "" && !_wish.Starters && !forOthers, part: patterns.Key);
+            patterns.Key == Own ? ItsTemplates : forOthers ? "it steers or counts, and is not heard" : "", patterns.Count(), proposed: patterns.Key == "" && !_wish.Starters && !forOthers, part: patterns.Key, taking: patterns.Select(p => new RemovePattern(channel.Id, p.Name)));
 
     private IEnumerable<StrikeLine> Curves()
     {
@@ -93,36 +97,22 @@ internal sealed class StrikeLines
         {
             var own = _struck.Prepared(channel)?.Shapes ?? [];
             foreach (var (part, curves) in channel.Shapes.GroupBy(s => !sections.Contains(s.Section) ? Unsectioned : own.Contains(s) ? Own : "").Select(g => (g.Key, g.ToList())))
-                yield return Line(StrikeGroup.Curves, channel, $"{channel.Name}: {Count(curves.Count, "curve")}", part == Own ? ItsTemplates : part == Unsectioned ? "their sections go" : "", curves.Count, proposed: part != Own, mayTurn: part != Unsectioned, part: part);
+                yield return Line(StrikeGroup.Curves, channel, $"{channel.Name}: {Wording.Count(curves.Count, "curve")}", part == Own ? ItsTemplates : part == Unsectioned ? "their sections go" : "", curves.Count, proposed: part != Own, mayTurn: part != Unsectioned, part: part, taking: curves.Select(c => new RemoveShape(channel.Id, c.Target, c.Section)));
         }
 
         foreach (var held in _struck.Elsewhere.Where(h => h.Curves > 0 && Song.Channels.Contains(h.Channel)))
-            yield return Line(StrikeGroup.Curves, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Count(held.Curves, "curve")}", StayedThere, held.Curves, mayTurn: false, part: Elsewhere);
+            yield return Line(StrikeGroup.Curves, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Wording.Count(held.Curves, "curve")}", StayedThere, held.Curves, mayTurn: false, part: Elsewhere);
     }
 
-    /// <returns>The edits that take away what a line of sounds, notes or curves is about.</returns>
-    public IEnumerable<Edit> Taking(StrikeLine line)
-    {
-        var channel = Song.Channels[line.Channels[0]];
-        var (prepared, part) = (_struck.Prepared(channel), line.Key[(line.Key.IndexOf('/') + 1 + channel.Id.Value.Length)..]);
-        bool IsOfIt<T>(Sequence<T>? own, T one, string otherwise) => part == (own?.Contains(one) == true ? Own : otherwise);
-        var sections = _struck.TimelineAfter(_wish).Sections.Select(s => s.Id).ToHashSet(StringComparer.Ordinal);
-        return line.Group switch
-        {
-            StrikeGroup.Sounds => channel.Starters.Where(s => IsOfIt(prepared?.Starters, s, IsRecorded(s) ? "" : Loops)).Select(s => new RemoveStarter(channel.Id, s.Name)),
-            StrikeGroup.Notes => channel.Patterns.Where(p => IsOfIt(prepared?.Patterns, p, "")).Select(p => new RemovePattern(channel.Id, p.Name)),
-            StrikeGroup.Curves => channel.Shapes.Where(s => sections.Contains(s.Section) ? IsOfIt(prepared?.Shapes, s, "") : part == Unsectioned).Select(s => new RemoveShape(channel.Id, s.Target, s.Section)),
-            StrikeGroup.Inserts => [new RemoveInsert(channel.Id, new(part[1..]))],
-            _ => [],
-        };
-    }
+    /// <returns>The edits that take away what a line of sounds, notes, curves or inserts is about; none for others.</returns>
+    public IEnumerable<Edit> Taking(StrikeLine line) => _taking.GetValueOrDefault(line.Key) ?? [];
 
     private IEnumerable<StrikeLine> Inserts() =>
         from channel in Song.Channels
         from place in Enumerable.Range(1, Math.Max(0, channel.Inserts.Count - 1))
         let insert = channel.Inserts[place]
         where IsDoubleOf(insert, channel.Inserts[place - 1])
-        select Line(StrikeGroup.Inserts, channel, $"{channel.Name}: {insert.Title()}", "the one before it is the same, set the same", part: $"/{insert.Id}");
+        select Line(StrikeGroup.Inserts, channel, $"{channel.Name}: {insert.Title()}", "the one before it is the same, set the same", part: $"/{insert.Id}", taking: [new RemoveInsert(channel.Id, insert.Id)]);
 
     private static bool IsDoubleOf(Insert insert, Insert before) => before with { Id = insert.Id, Notes = insert.Notes, Off = insert.Off, ParkedIn = insert.ParkedIn } == insert;
 
@@ -147,7 +137,7 @@ internal sealed class StrikeLines
         if (channel.Level.Value != 0)
             yield return channel.Level.IsSilence ? "silent" : string.Create(CultureInfo.InvariantCulture, $"{channel.Level.Value:+0.#;−0.#} dB");
         if (channel.Pan != 0)
-            yield return string.Create(CultureInfo.InvariantCulture, $"{Math.Abs(channel.Pan) * 100:0} % {(channel.Pan < 0 ? "left" : "right")}");
+            yield return Wording.Pan(channel.Pan);
         if (channel.Muted)
             yield return "muted";
     }
@@ -160,8 +150,6 @@ internal sealed class StrikeLines
         return Song.Channels.Where(c => c.Kind == ChannelKind.Return && !used.Contains(c.Id) && _struck.Prepared(c) is null).Select(c => Line(StrikeGroup.Returns, c, c.Name, "nothing is sent to it"));
     }
 
-    private static string Count(int count, string what) => string.Create(CultureInfo.InvariantCulture, $"{count} {what}{(count == 1 ? "" : "s")}");
-
     private static string Named(string what, IReadOnlyList<string> names) =>
-        $"{Count(names.Count, what)} ({string.Join(", ", names.Take(MostNamed))}{(names.Count > MostNamed ? $" and {names.Count - MostNamed} more" : "")})";
+        $"{Wording.Count(names.Count, what)} ({string.Join(", ", names.Take(MostNamed))}{(names.Count > MostNamed ? $" and {names.Count - MostNamed} more" : "")})";
 }

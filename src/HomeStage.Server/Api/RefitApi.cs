@@ -16,9 +16,10 @@ internal static class RefitApi
     public sealed record RefitRequest(string Plan, RefitWish? Wish = null);
 
     /// <param name="Revision">Of the document that the batch is made on.</param>
+    /// <param name="Act">In which it is heard at last: where loudness is measured.</param>
     /// <param name="Words">The batch in words.</param>
     /// <param name="Sums">The plan's buses that a channel may go to, in its running order.</param>
-    public sealed record RefitView(int Revision, string PlanName, IReadOnlyList<RefitLine> Lines, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, IReadOnlyList<PlanSum> Sums);
+    public sealed record RefitView(int Revision, string Act, string PlanName, IReadOnlyList<RefitLine> Lines, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, IReadOnlyList<PlanSum> Sums);
 
     /// <param name="Depth">How many sums it goes through to the main.</param>
     public sealed record PlanSum(ChannelId Id, string Name, int Depth);
@@ -34,7 +35,7 @@ internal static class RefitApi
                 return Problems.NotFound("template");
             var (refit, why) = Refit.Of(open.Template, plan, asked.Wish ?? new());
             return refit is null ? Problems.Refused(why!) : TypedResults.Ok(new RefitView(
-                open.Revision, plan.Name, refit.Lines, refit.Edits, EditWords.OfBatch(refit.Edits, open.Template),
+                open.Revision, open.Template.FinalAct.Id, plan.Name, refit.Lines, refit.Edits, EditWords.OfBatch(refit.Edits, open.Template),
                 [.. book.Of(plan).Where(r => Capabilities.Of(r.Channel.Kind).Sums).Select(r => new PlanSum(r.Channel.Id, r.Channel.Name, r.Depth))]));
         });
 }

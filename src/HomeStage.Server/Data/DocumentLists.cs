@@ -58,6 +58,14 @@ public sealed class DocumentLists(IDbContextFactory<StageDb> databases, WriteGat
         return await db.Documents.AsNoTracking().SingleOrDefaultAsync(d => d.Id == id, cancellation);
     }
 
+    /// <returns>The song that a template was struck from, and its revision then; null for none.</returns>
+    public async Task<(string Song, int Revision)?> StruckFromAsync(string id, CancellationToken cancellation)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancellation);
+        var from = await db.Documents.AsNoTracking().Where(d => d.Id == id && d.Kind == DocumentKind.Template).Select(d => new { d.StartedFromId, d.StartedFromRevision }).SingleOrDefaultAsync(cancellation);
+        return from is { StartedFromId: { } song, StartedFromRevision: { } revision } ? (song, revision) : null;
+    }
+
     /// <summary>Makes one template the one that songs of its category begin from.</summary>
     /// <param name="others">The other templates of that category.</param>
     public async Task LeadCategoryAsync(string id, IReadOnlyList<string> others, CancellationToken cancellation)

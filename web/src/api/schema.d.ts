@@ -7812,6 +7812,7 @@ export interface components {
         RefitView: {
             /** Format: int32 */
             revision: number;
+            act: string;
             planName: string;
             lines: components["schemas"]["RefitLine"][];
             edits: components["schemas"]["Edit"][];

@@ -18,7 +18,7 @@ public sealed class StageAround(MediaStore media, StudioDesk desk, DocumentLists
     public async Task<Surroundings> OfAsync(string document, Template template, CancellationToken cancellation) => media.Around(template) with
     {
         Studio = (await desk.OnAsync(cancellation))?.Studio,
-        StruckFrom = await lists.FindAsync(document, cancellation) is { Kind: DocumentKind.Template, StartedFromId: { } song, StartedFromRevision: { } revision } ? await SongAsync(song, revision, cancellation) : null,
+        StruckFrom = await lists.StruckFromAsync(document, cancellation) is var (song, revision) ? await SongAsync(song, revision, cancellation) : null,
     };
 
     /// <returns>Null where it cannot be read any more.</returns>

@@ -30,7 +30,6 @@ watch(view, loudness.forget)
 const plans = computed(() =>
   templates.value.filter((t) => t.id !== props.id).map((t) => ({ value: t.id, text: t.name })),
 )
-const finalAct = computed(() => document.head?.acts.find((a) => a.id === 'mix') ?? document.head?.acts.at(-1))
 const main = computed(() => document.ordered.find((r) => r.channel.kind === 'main')?.channel)
 const counted = computed(() => view.value?.lines.filter((l) => l.kind === 'moves').length ?? 0)
 const lost = computed(() => view.value?.lines.filter((l) => l.kind === 'no-place').length ?? 0)
@@ -48,7 +47,7 @@ const sends: { value: RefitWish['sends']; text: string }[] = [
 const home = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 
 function measure() {
-  if (view.value && finalAct.value) void loudness.measure(props.id, finalAct.value.id, view.value.edits)
+  if (view.value) void loudness.measure(props.id, view.value.act, view.value.edits)
 }
 
 async function refit() {
