@@ -44,30 +44,11 @@ const rows = computed(() => {
   </table>
 </template>
 
+<style scoped src="../../parts/figureTable.css"></style>
+
 <style scoped>
 table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  text-align: left;
-  font-weight: 400;
-  padding: 3px 0;
-}
-
-thead th {
-  color: var(--text-2);
-}
-
-thead th:not(:first-child),
-td {
-  text-align: right;
-  width: 54px;
-}
-
-tbody tr {
-  border-top: 1px solid var(--line-soft);
+  --figure-width: 54px;
 }
 
 .far {

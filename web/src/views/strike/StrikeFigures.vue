@@ -44,27 +44,15 @@ const rows = computed(() => all.filter(([key]) => props.before[key] > 0 || props
   </table>
 </template>
 
+<style scoped src="../../parts/figureTable.css"></style>
+
 <style scoped>
 table {
-  width: 100%;
-  border-collapse: collapse;
+  --figure-width: 74px;
 }
 
-th {
-  text-align: left;
-  font-weight: 400;
+tbody th {
   color: var(--text-2);
-  padding: 3px 0;
-}
-
-thead th:not(:first-child),
-td {
-  text-align: right;
-  width: 74px;
-}
-
-tbody tr {
-  border-top: 1px solid var(--line-soft);
 }
 
 .part {
