@@ -33,7 +33,7 @@ public class FloorsTests
         ["Ideas", "Machines", "Shelf", "Starting", "Striking", "Refitting", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
         ["Soundcheck", "LineChecks", "Cabled", "Ducking", "Sends"],
-        ["Casting"],
+        ["Casting", "Outside"],
     ];
 
     private static readonly Type[] Types = [.. typeof(Template).Assembly.GetTypes().Where(t => FolderOf(t) is not null)];

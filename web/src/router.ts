@@ -84,6 +84,13 @@ export const router = createRouter({
       meta: { title: 'Call sheet' },
     })),
     ...(['template', 'song'] as const).map((kind) => ({
+      path: `/${kind}s/:id/outside`,
+      name: `${kind}-outside`,
+      component: () => import('@/views/outside/OutsideView.vue'),
+      props: (route: RouteLocationNormalized) => ({ kind, id: route.params.id }),
+      meta: { title: 'Line check from outside' },
+    })),
+    ...(['template', 'song'] as const).map((kind) => ({
       path: `/${kind}s/:id/refit`,
       name: `${kind}-refit`,
       component: () => import('@/views/refit/RefitView.vue'),

@@ -91,6 +91,12 @@ public static class Audition
         };
     }
 
+    /// <returns>The template with every instrument in its place and nothing that plays: no starters, no grooves, no hardware inputs.</returns>
+    public static Template Quiet(Template template) => template with
+    {
+        Channels = template.Channels.Select(c => Still(c, plays: true) with { Patterns = [] }).Aggregate(template.Channels, (list, c) => list.Replace(c)),
+    };
+
     private static (Timeline Timeline, double SecondsABar) Lasting(Template template, double seconds)
     {
         var start = new TimeMap(template.Timeline).Sections[0];

@@ -3,7 +3,11 @@ namespace HomeStage.Formats.DawProject;
 /// <summary>Something that a project file does not say, and that is done by hand in the workstation.</summary>
 /// <param name="Channel">Where it is done; null for the whole.</param>
 /// <param name="Words">What is to be done, with its numbers; a sentence without a full stop.</param>
-public sealed record Handwork(HandworkKind Kind, ChannelId? Channel, string Words);
+public sealed record Handwork(HandworkKind Kind, ChannelId? Channel, string Words)
+{
+    /// <summary>What has to be heard of it when it is done; null where the line check from outside cannot tell.</summary>
+    public WorkProof? Proof { get; init; }
+}
 
 /// <summary>What sort of work it is, in the order in which it is done.</summary>
 public enum HandworkKind

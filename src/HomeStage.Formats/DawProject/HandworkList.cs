@@ -29,10 +29,24 @@ public static class HandworkList
             _ => ((HandworkKind, string)?)null,
         };
         if (work is var (kind, words))
-            yield return Said(kind, channel, words);
+            yield return Said(kind, channel, words) with { Proof = ProofOf(channel) };
         if (channel.OutputPair is { } pair && (channel.Kind == ChannelKind.Direct || pair != 1))
             yield return Said(HandworkKind.Patch, channel, $"goes to outputs {2 * pair - 1} and {2 * pair}");
     }
+
+    private static WorkProof? ProofOf(Channel channel) => channel.Source switch
+    {
+        InstrumentSource => new WorkProof.Plays(channel.Id),
+        OutputSource or InternalSource => new WorkProof.Whole(channel.Id, AsHere: false),
+        _ => null,
+    };
+
+    /// <summary>A ducker is shown by giving way, an effect by its sound. What may do nothing at all in a test, as a limiter does, is shown by nothing.</summary>
+    private static WorkProof? ProofOf(Template template, Channel channel, Insert insert) =>
+        !insert.IsLiveIn(template, template.FinalAct.Id) ? null
+        : insert.Processor == ProcessorCatalogue.Ducker ? new WorkProof.GivesWay(channel.Id, insert.Id, null)
+        : insert.Find("wet-percent") is { } wet && wet.In(insert.Settings) > 0 ? new WorkProof.Whole(channel.Id, AsHere: true)
+        : null;
 
     private static string Jack(Channel player, int output) =>
         player.Source is InstrumentSource { Kit: { } kit } ? $"output {kit.JackLabel(output)}" : FormattableString.Invariant($"output {output}");
@@ -42,13 +56,13 @@ public static class HandworkList
         if (insert.Device is { } device)
         {
             if (DeviceElements.Plugin(device, "audioFX", "x") is null)
-                yield return Said(HandworkKind.PutIn, channel, $"put in {device.Name}{Numbers(insert, p => DeviceControlOf(insert, p))}");
+                yield return Said(HandworkKind.PutIn, channel, $"put in {device.Name}{Numbers(insert, p => DeviceControlOf(insert, p))}") with { Proof = ProofOf(template, channel, insert) };
             else if (Numbers(insert, p => DeviceControlOf(insert, p)) is { Length: > 0 } set)
                 yield return Said(HandworkKind.Set, channel, $"set {device.Name}{set}");
         }
         else if (DeviceElements.Of(template, channel, insert, template.FinalAct.Id) is null)
         {
-            yield return Said(HandworkKind.PutIn, channel, $"put in {insert.Title().ToLowerInvariant()}{Numbers(insert, p => Rests(p, p.In(insert.Settings)) ? null : p)}");
+            yield return Said(HandworkKind.PutIn, channel, $"put in {insert.Title().ToLowerInvariant()}{Numbers(insert, p => Rests(p, p.In(insert.Settings)) ? null : p)}") with { Proof = ProofOf(template, channel, insert) };
         }
         else if (Unsaid(insert) is { Length: > 0 } unsaid)
         {
@@ -84,14 +98,15 @@ public static class HandworkList
     {
         foreach (var feed in channel.Feeds)
             yield return Said(HandworkKind.Connect, channel,
-                $"feed the key of {template.Channels[feed.Channel].Inserts.FirstOrDefault(i => i.Id == feed.Insert)?.Title() ?? "an insert"} on {template.Channels[feed.Channel].Name} at {feed.Level}, {(feed.Tap == TapPoint.Pre ? "before" : "after")} the fader");
+                $"feed the key of {template.Channels[feed.Channel].Inserts.FirstOrDefault(i => i.Id == feed.Insert)?.Title() ?? "an insert"} on {template.Channels[feed.Channel].Name} at {feed.Level}, {(feed.Tap == TapPoint.Pre ? "before" : "after")} the fader") with
+            { Proof = new WorkProof.GivesWay(feed.Channel, feed.Insert, channel.Id) };
         foreach (var played in channel.Plays)
-            yield return Said(HandworkKind.Connect, channel, $"plays {template.Channels[played].Name}");
+            yield return Said(HandworkKind.Connect, channel, $"plays {template.Channels[played].Name}") with { Proof = new WorkProof.Plays(channel.Id) };
         foreach (var layer in channel.NoteInput?.Layers ?? [])
             yield return Said(HandworkKind.Connect, channel, $"plays {template.Channels[layer].Name} as well");
         foreach (var insert in channel.Inserts)
             foreach (var source in insert.Trigger?.Notes ?? [])
-                yield return Said(HandworkKind.Connect, channel, $"notes of {template.Channels[source].Name} restart {insert.Title()}");
+                yield return Said(HandworkKind.Connect, channel, $"notes of {template.Channels[source].Name} restart {insert.Title()}") with { Proof = new WorkProof.GivesWay(channel.Id, insert.Id, source) };
         if (channel.MidiOut is { } port)
             yield return Said(HandworkKind.Connect, channel, $"plays {port.Device}");
     }
@@ -99,7 +114,7 @@ public static class HandworkList
     private static IEnumerable<Handwork> Settings(Template template, Channel channel)
     {
         if (channel.PolarityFlipped)
-            yield return Said(HandworkKind.Set, channel, "turn it upside down");
+            yield return Said(HandworkKind.Set, channel, "turn it upside down") with { Proof = new WorkProof.Whole(channel.Id, AsHere: true) };
         if (channel.NoteProcessors.Count > 0)
             yield return Said(HandworkKind.Set, channel, $"its notes pass through {channel.NoteProcessors.Count} note {(channel.NoteProcessors.Count == 1 ? "effect" : "effects")}");
         foreach (var starter in channel.Starters.Where(s => s.Level.Value != 0))

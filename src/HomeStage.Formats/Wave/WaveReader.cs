@@ -8,9 +8,12 @@ public static class WaveReader
 {
     public const int MostBytes = 64 * 1024 * 1024;
 
+    /// <summary>A recording of the line check is long, and nothing is kept of it but what is looked at.</summary>
+    public const int MostBytesOfATest = 512 * 1024 * 1024;
+
     /// <summary>What a file holds, without its samples.</summary>
     /// <returns>The facts of a file that <see cref="Read"/> would read, or what is wrong.</returns>
-    public static FormatResult<WaveFacts> ReadFacts(ReadOnlySpan<byte> file) => Chunks(file) switch
+    public static FormatResult<WaveFacts> ReadFacts(ReadOnlySpan<byte> file) => Chunks(file, MostBytes) switch
     {
         FormatResult<WaveChunks>.Read read => new FormatResult<WaveFacts>.Read(new(read.Value.SampleRateHz, read.Value.Lanes, read.Value.Frames)),
         FormatResult<WaveChunks>.Refused refused => new FormatResult<WaveFacts>.Refused(refused.Code, refused.Sentence),
@@ -18,9 +21,9 @@ public static class WaveReader
     };
 
     /// <returns>The sound with samples that are finite, or what is wrong.</returns>
-    public static FormatResult<MediaSound> Read(ReadOnlySpan<byte> file)
+    public static FormatResult<MediaSound> Read(ReadOnlySpan<byte> file, int mostBytes = MostBytes)
     {
-        switch (Chunks(file))
+        switch (Chunks(file, mostBytes))
         {
             case FormatResult<WaveChunks>.Read read:
                 var chunks = read.Value;
@@ -36,8 +39,8 @@ public static class WaveReader
         }
     }
 
-    private static FormatResult<WaveChunks> Chunks(ReadOnlySpan<byte> file) => file.Length > MostBytes
-        ? new FormatResult<WaveChunks>.Refused("too-large", $"A sound may have {MostBytes / 1024 / 1024} MB.")
+    private static FormatResult<WaveChunks> Chunks(ReadOnlySpan<byte> file, int mostBytes) => file.Length > mostBytes
+        ? new FormatResult<WaveChunks>.Refused("too-large", $"A sound may have {mostBytes / 1024 / 1024} MB.")
         : WaveChunks.Of(file);
 
     /// <param name="data">From the lane's first sample on.</param>

@@ -70,6 +70,7 @@ public static class StageApp
         AddJobs<RenderedAudio>(services, options.Memory.Renders);
         AddJobs<SongZip>(services, ZipOnDisk.MostBytesOnDisk);
         AddJobs<StemZip>(services, ZipOnDisk.MostBytesOnDisk);
+        AddJobs<TestBench>(services, ZipOnDisk.MostBytesOnDisk);
         services.AddSingleton(new ZipFolder(Path.Combine(options.DataFolder, "stems")));
         if (options.WriteOpenApi is null)
             services.AddHostedService<Housekeeping>();
@@ -134,6 +135,7 @@ public static class StageApp
         api.MapCabledMachines();
         api.MapPackages();
         api.MapStems();
+        api.MapOutsideChecks();
         api.MapRemoved();
         api.MapShelf();
         api.MapStudios();

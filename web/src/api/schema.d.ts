@@ -2675,6 +2675,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/outside-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    act?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestPlanView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/outside-test/midi": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    act?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/strike/preview": {
         parameters: {
             query?: never;
@@ -4589,6 +4665,181 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outside-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewTest"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-checks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-checks/{id}/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    name: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordingView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-checks/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AnswerAsk"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AnswerView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/removed": {
         parameters: {
             query?: never;
@@ -5323,6 +5574,38 @@ export interface components {
             name: string;
             edits: components["schemas"]["Edit"][];
         };
+        AnswerAsk: {
+            said: components["schemas"]["SaidOf"][];
+        };
+        AnswerCell: {
+            channel: components["schemas"]["ChannelId"];
+            channelName: string;
+            isExpected: boolean;
+            /** Format: double */
+            offDb: null | number;
+            /** Format: double */
+            lateMs: null | number;
+            faults: components["schemas"]["Fault"][];
+            follows: boolean;
+        };
+        AnswerRow: {
+            player: string;
+            name: string;
+            /** Format: int32 */
+            note: null | number;
+            verdict: components["schemas"]["OutsideVerdict"];
+            cells: components["schemas"]["AnswerCell"][];
+        };
+        AnswerView: {
+            recordings: components["schemas"]["PlacedView"][];
+            rows: components["schemas"]["AnswerRow"][];
+            duckers: components["schemas"]["DuckerRow"][];
+            findings: components["schemas"]["OutsideFinding"][];
+            notes: string[];
+            done: number[];
+            /** Format: int32 */
+            work: number;
+        };
         /** @enum {unknown} */
         Arming: "with-selection" | "by-hand";
         /** @enum {unknown} */
@@ -5833,6 +6116,21 @@ export interface components {
         DuckView: {
             edits: components["schemas"]["Edit"][];
             limit: null | string;
+        };
+        DuckerRow: {
+            channel: components["schemas"]["ChannelId"];
+            channelName: string;
+            under: null | string;
+            /** Format: double */
+            expectedDb: number;
+            /** Format: double */
+            expectedBackMs: null | number;
+            /** Format: double */
+            db: number;
+            /** Format: double */
+            backMs: null | number;
+            isIdleHere: boolean;
+            faults: components["schemas"]["Fault"][];
         };
         DuckerSetting: {
             name: string;
@@ -6613,6 +6911,17 @@ export interface components {
         };
         /** @enum {unknown} */
         FarPlace: "overhead" | "hall";
+        Fault: {
+            kind: components["schemas"]["FaultKind"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            amount: number;
+            instead?: null | string;
+        };
+        /** @enum {unknown} */
+        FaultKind: "missing" | "swapped" | "doubled" | "twice" | "upside-down" | "side-upside-down" | "sides-swapped" | "balance" | "late" | "level" | "dry" | "otherwise" | "depth" | "recovery";
         FindingCounts: {
             /** Format: int32 */
             blockers: number;
@@ -7331,6 +7640,10 @@ export interface components {
         NewTemplate: {
             name: string;
         };
+        NewTest: {
+            document: string;
+            act?: null | string;
+        };
         Note: {
             /** Format: int32 */
             startTick: number;
@@ -7474,6 +7787,14 @@ export interface components {
             state?: null | components["schemas"]["DeviceState"];
             controls?: components["schemas"]["DeviceControl"][];
         };
+        OutsideFinding: {
+            kind: components["schemas"]["FaultKind"];
+            channel: components["schemas"]["ChannelId"];
+            source: null | string;
+            words: string;
+        };
+        /** @enum {unknown} */
+        OutsideVerdict: "arrived" | "wrong" | "not-recorded" | "silent-here";
         /** @enum {unknown} */
         PackagePart: "document" | "project" | "midi" | "call-sheet" | "note-names" | "soundcheck" | "main" | "stems";
         PackagePartView: {
@@ -7649,10 +7970,24 @@ export interface components {
             /** Format: int32 */
             note: null | number;
         };
+        /** @enum {unknown} */
+        PlacedBy: "word" | "name" | "content" | "nothing";
         PlacedChannel: {
             channel: components["schemas"]["Channel"];
             /** Format: int32 */
             place: null | number;
+        };
+        PlacedView: {
+            /** Format: int32 */
+            place: number;
+            name: string;
+            /** Format: int32 */
+            sampleRateHz: number;
+            /** Format: double */
+            seconds: number;
+            channel: null | components["schemas"]["ChannelId"];
+            by: components["schemas"]["PlacedBy"];
+            likely: unknown[];
         };
         PlanGroup: {
             name: string;
@@ -7778,6 +8113,15 @@ export interface components {
         ReadyInsert: {
             channel: components["schemas"]["ChannelId"];
             insert: components["schemas"]["InsertId"];
+        };
+        RecordingView: {
+            /** Format: int32 */
+            place: number;
+            name: string;
+            /** Format: int32 */
+            sampleRateHz: number;
+            /** Format: double */
+            seconds: number;
         };
         Recovered: {
             id: string;
@@ -7963,6 +8307,11 @@ export interface components {
             channel: components["schemas"]["ChannelId"];
             /** Format: int32 */
             first: number;
+        };
+        SaidOf: {
+            /** Format: int32 */
+            recording: number;
+            channel: null | components["schemas"]["ChannelId"];
         };
         SampleLayer: {
             /** Format: int32 */
@@ -8521,6 +8870,26 @@ export interface components {
             type: "send";
             to: components["schemas"]["ChannelId"];
         };
+        TestChannel: {
+            id: components["schemas"]["ChannelId"];
+            name: string;
+            /** Format: int32 */
+            depth: number;
+            kind: components["schemas"]["ChannelKind"];
+        };
+        TestPlanView: {
+            act: string;
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            tempoBpm: number;
+            /** Format: int32 */
+            sources: number;
+            /** Format: int32 */
+            duckers: number;
+            unfired: components["schemas"]["Unfired"][];
+            channels: components["schemas"]["TestChannel"][];
+        };
         TimelineView: {
             /** Format: double */
             tempoBpm: number;
@@ -8556,6 +8925,10 @@ export interface components {
             with?: null | string;
             numbers?: number[];
             name?: null | string;
+        };
+        Unfired: {
+            name: string;
+            why: string;
         };
         /** @enum {unknown} */
         Unit: "decibels" | "hertz" | "milliseconds" | "seconds" | "percent" | "ratio" | "quality" | "quarters" | "switch" | "semitones" | "octaves" | "choice" | "number";

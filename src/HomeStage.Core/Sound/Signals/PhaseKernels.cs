@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Numerics.Tensors;
 
 namespace HomeStage.Core.Sound.Signals;
 
@@ -16,7 +17,7 @@ internal sealed class PhaseKernels
     private readonly int _from;
     private readonly int _to;
     private readonly int _before;
-    private readonly double[][] _weights;
+    private readonly float[][] _weights;
 
     private PhaseKernels(int from, int to)
     {
@@ -50,16 +51,14 @@ internal sealed class PhaseKernels
             var start = (int)whole - _before;
             var first = Math.Max(0, -start);
             var last = Math.Min(weights.Length, lane.Length - start);
-            var sum = 0.0;
-            for (var k = first; k < last; k++)
-                sum += lane[start + k] * weights[k];
-            converted[i] = (float)sum;
+            if (last > first)
+                converted[i] = TensorPrimitives.Dot(lane.AsSpan(start + first, last - first), weights.AsSpan(first, last - first));
         }
 
         return converted;
     }
 
     /// <summary>For frames from so many before a place to as many after it, which stands a part of a frame behind one.</summary>
-    private static double[] Weights(SincKernel kernel, double part, int before) =>
-        [.. Enumerable.Range(-before, 2 * before + 2).Select(k => Math.Abs(k - part) <= kernel.Reach ? kernel.At(k - part) : 0)];
+    private static float[] Weights(SincKernel kernel, double part, int before) =>
+        [.. Enumerable.Range(-before, 2 * before + 2).Select(k => Math.Abs(k - part) <= kernel.Reach ? (float)kernel.At(k - part) : 0)];
 }

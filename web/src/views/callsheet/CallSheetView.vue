@@ -56,6 +56,7 @@ const print = () => window.print()
         <a class="plain" :href="file('midi')" download>Standard MIDI File</a>
         <a class="plain" :href="file('document')" download>Template document</a>
         <button type="button" class="plain" @click="stemming = true">Stems…</button>
+        <RouterLink class="plain" :to="`/${kind}s/${id}/outside`">Line check from outside…</RouterLink>
         <a class="plain" :href="file('input-list.csv')" download>Input list (CSV)</a>
         <a class="plain" :href="file('output-patching.csv')" download>Output patching (CSV)</a>
         <button type="button" class="plain" @click="patching = true">Read a patching table…</button>

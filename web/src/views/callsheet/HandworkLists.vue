@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, toRef } from 'vue'
 import { useTicks } from './useTicks'
+import { workLines } from './workLines'
 import type { Schemas } from '@/api/types'
 
 /** What remains to be done by hand, in the order in which it is quickest, each line with a box to tick. */
@@ -14,16 +15,7 @@ const titles: Record<Schemas['HandworkKind'], string> = {
   set: 'Set',
   draw: 'Draw',
 }
-/** Two compressors of a channel may want the same: what is said again is another line. */
-const lines = computed(() => {
-  const said = new Map<string, number>()
-  return props.work.map(({ kind, channel, words }) => {
-    const what = `${channel ?? ''} ${words}`
-    const times = (said.get(what) ?? 0) + 1
-    said.set(what, times)
-    return { kind, words, id: times === 1 ? what : `${what} ${times}` }
-  })
-})
+const lines = computed(() => workLines(props.work))
 const groups = computed(() =>
   Object.entries(titles)
     .map(([kind, title]) => ({ title, lines: lines.value.filter((l) => l.kind === kind) }))
