@@ -1,7 +1,8 @@
 // A finished song of 120 tracks comes in, is struck to a template, and is brought onto the buses of Night Ferry.
 import assert from 'node:assert/strict'
 import { createHash } from 'node:crypto'
-import { readFileSync, writeFileSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { strToU8, unzipSync, zipSync } from 'fflate'
@@ -206,4 +207,27 @@ test('the package holds what is ticked, stems among it, and its manifest tells e
   const came = manifest.files.filter((f) => f.part === 'stems').reduce((sum, f) => sum + f.bytes, 0)
   assert.ok(came - said.bytes >= 44 * into.length && came - said.bytes <= 80 * into.length, `${came - said.bytes}`)
   assert.deepEqual(stage.troubles, [])
+})
+
+test('a folder of a MIDI file and sounds, as any workstation writes it, comes in as a song', async () => {
+  const folder = join(stage.data, 'Salt Road')
+  mkdirSync(folder)
+  const ferry = (await stage.get('/api/templates')).find((t) => t.name === 'Night Ferry').id
+  writeFileSync(join(folder, 'Salt Road.mid'), Buffer.from(await (await fetch(`${stage.address}/api/documents/${ferry}/midi`)).arrayBuffer()))
+  const made = (name, ...how) => execFileSync('ffmpeg', ['-v', 'error', '-f', 'lavfi', '-i', ...how, join(folder, name)])
+  made('Salt Road - 01 Hurdy gurdy.wav', 'sine=frequency=220:duration=20', '-ar', '44100', '-c:a', 'pcm_s24le', '-ac', '2')
+  made('Salt Road - 02 Undertow.wav', 'sine=frequency=55:duration=12', '-c:a', 'pcm_f32le')
+  writeFileSync(join(folder, 'Salt Road - 03 torn.wav'), 'RIFF')
+  writeFileSync(join(folder, 'notes.txt'), 'not for us')
+  await page.goto(`${stage.address}/songs`)
+  await page.getByLabel('A folder with a MIDI file and sounds').setInputFiles(folder)
+  await page.getByText(/It is here, without some of its files\. Salt Road - 03 torn\.wav: /).waitFor()
+  await page.getByRole('link', { name: 'Open it' }).click()
+  await page.getByRole('heading', { name: 'Salt Road' }).waitFor()
+  await page.getByText('Undertow is there as notes and as sound: the notes wait, muted.').waitFor()
+  const here = (await stage.get(`/api/documents/${page.url().split('/').at(-1)}`)).channels.map((c) => c.channel)
+  const of = (name) => here.find((c) => c.name === name)
+  assert.deepEqual([of('Hurdy gurdy').kind, of('Hurdy gurdy').format, of('Undertow print').format], ['audio', 'stereo', 'mono'])
+  assert.deepEqual([of('Undertow').muted, of('Tidewater Kit').source.type], [true, 'instrument'])
+  assert.deepEqual(await seriousIn(page), [])
 })

@@ -124,14 +124,13 @@ public static class ProjectReader
         if (project.Name.LocalName != "Project")
             return Refused("no-project", $"Its project.xml begins with {TextRules.Cleaned(project.Name.LocalName, 40)}, not with Project.");
         var left = new LeftOut();
-        var timeline = ReadTime.Of(project, left);
+        var found = ReadTime.Of(project, left);
         var empty = EmptyStage.Create(title);
         var tracks = new ReadTracks(project, empty.Acts, left, budget);
-        var starts = ReadTime.Starts(project, timeline);
         byTrack = tracks.Tracks;
         var known = byTrack;
         var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => known.GetValueOrDefault(l.Text("track")!));
-        var channels = tracks.Channels().Select(c => c.Source is InstrumentSource || c.Kind == ChannelKind.Notes ? c with { Patterns = ReadNotes.Patterns(lanes[c.Id], timeline, starts, budget) } : c).ToList();
+        var channels = tracks.Channels().Select(c => c.Source is InstrumentSource || c.Kind == ChannelKind.Notes ? c with { Patterns = ReadNotes.Patterns(lanes[c.Id], found, budget) } : c).ToList();
         if (project.Descendants("Audio").Any())
             left.Add($"{project.Descendants("Audio").Count()} clips of sound.");
         if (project.Descendants("Points").Any())
@@ -142,7 +141,7 @@ public static class ProjectReader
             left.Add("Scenes.");
         if (channels.Count > TemplateRules.MostChannels)
             return Refused("too-many", $"A template has {TemplateRules.MostChannels:N0} channels at most.");
-        var template = empty with { Timeline = timeline, Channels = ChannelList.From(channels) };
+        var template = empty with { Timeline = found.Timeline, Channels = ChannelList.From(channels) };
         return TemplateRules.Check(template) is { } wrong
             ? Refused("not-a-template", $"What it says makes no template. {wrong.Sentence}")
             : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], HeldOn(project, byTrack), left.Words));

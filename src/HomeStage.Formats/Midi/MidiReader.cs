@@ -36,6 +36,19 @@ public static class MidiReader
         }
     }
 
+    /// <returns>Tempos, meters and markers of a file that <see cref="Read"/> refuses because it has no notes; null for one that cannot be read at all.</returns>
+    public static MidiContent? ReadTime(byte[] bytes)
+    {
+        try
+        {
+            return CheckHeader(bytes) is null ? TimeOf(Tracks(bytes), (bytes[12] << 8) | bytes[13]) : null;
+        }
+        catch (Exception e) when (e is InvalidDataException or OverflowException or TooManyNotesException)
+        {
+            return null;
+        }
+    }
+
     private static FormatResult<MidiContent>? CheckHeader(byte[] bytes)
     {
         if (bytes.Length > MostBytes)
@@ -74,9 +87,8 @@ public static class MidiReader
 
     private static FormatResult<MidiContent> Content(List<MidiTrack> tracks, int ticksPerQuarter)
     {
-        var meter = tracks.Select(t => t.Meter).OfType<(long Tick, int Numerator, int Power)>().OrderBy(m => m.Tick).Select(m => MeterOf(m.Numerator, m.Power)).FirstOrDefault();
-        var tempo = tracks.Select(t => t.Tempo).OfType<(long Tick, double Bpm)>().OrderBy(t => t.Tick).Select(t => (double?)t.Bpm).FirstOrDefault();
-        var bar = (meter ?? new Meter(4, 4)).TicksPerBar;
+        var time = TimeOf(tracks, ticksPerQuarter);
+        var bar = (time.Meter ?? new Meter(4, 4)).TicksPerBar;
         if (tracks.SelectMany(t => t.Notes.Values).Any(n => n.Count > PatternRules.MostNotes))
             return Refused("too-many", $"A part of this MIDI file has more than {PatternRules.MostNotes:N0} notes.");
         var parts = tracks.SelectMany((track, i) => track.Notes.Select(n => Part(i + 1, n.Key, Cleaned(track.Name), n.Value, ticksPerQuarter, bar))).ToList();
@@ -85,7 +97,20 @@ public static class MidiReader
         if (parts.Select(p => PatternRules.Check(p.Pattern)).FirstOrDefault(r => r is not null) is { } refusal)
             return Refused(refusal.Code, refusal.Sentence);
         var leftOut = Others.Select(o => (o.Words, Count: tracks.Sum(t => t.Count(o.Kind)))).Where(o => o.Count > 0).Select(o => $"{o.Count} {o.Words}");
-        return new FormatResult<MidiContent>.Read(new(parts, tempo, meter, [.. leftOut]));
+        return new FormatResult<MidiContent>.Read(time with { Parts = parts, LeftOut = [.. leftOut] });
+    }
+
+    private static MidiContent TimeOf(List<MidiTrack> tracks, int ticksPerQuarter)
+    {
+        double Quarters(long tick) => (double)tick / ticksPerQuarter;
+        var meters = tracks.SelectMany(t => t.Meters).OrderBy(m => m.Tick).Select(m => (At: Quarters(m.Tick), Meter: MeterOf(m.Numerator, m.DenominatorPower))).ToList();
+        var tempos = tracks.SelectMany(t => t.Tempos).OrderBy(t => t.Tick).Select(t => (At: Quarters(t.Tick), t.Bpm)).ToList();
+        return new([], tempos.Select(t => (double?)t.Bpm).FirstOrDefault(), meters.Select(m => m.Meter).FirstOrDefault(), [])
+        {
+            Tempos = tempos,
+            Meters = [.. meters.Where(m => m.Meter is not null).Select(m => (m.At, m.Meter!))],
+            Markers = [.. tracks.SelectMany(t => t.Markers).OrderBy(m => m.Tick).Select(m => (m.Name, Quarters(m.Tick)))],
+        };
     }
 
     private static Meter? MeterOf(int numerator, int power) => numerator is >= 1 and <= 32 && power is >= 0 and <= 5 ? new(numerator, 1 << power) : null;
@@ -106,7 +131,7 @@ public static class MidiReader
         var end = placed.Max(n => (long)n.StartTick + n.LengthTicks);
         var bars = Math.Max(1, (end + barTicks - 1) / barTicks);
         var name = trackName.Length > 0 ? trackName : $"Track {track}, channel {channel}";
-        return new(track, channel, trackName, skipped, new(name, checked((int)(bars * barTicks)), placed, []));
+        return new(track, channel, trackName, skipped, new(name, checked((int)(bars * barTicks)), placed, [])) { SkippedTicks = (long)skipped * barTicks };
     }
 
     private static string Cleaned(string name) => TextRules.Cleaned(name, 60);

@@ -2,15 +2,21 @@ using System.Text;
 
 namespace HomeStage.Formats.Midi;
 
-/// <summary>What one track holds of use: notes by channel, its name, the first tempo and meter, how much else there is.</summary>
+/// <summary>What one track holds of use: notes by channel, its name, tempos, meters and markers, how much else there is.</summary>
 /// <remarks>Standard MIDI File 1.0 (from memory): events with running status, meta events, system exclusive messages. One pass, in
 /// time and memory in proportion to the bytes: a note-off ends the note of its key that began first.</remarks>
 internal sealed class MidiTrack
 {
+    /// <summary>More tempos, meters or markers than that nobody has set.</summary>
+    private const int MostChanges = 5000;
+
     private const int Keys = 128;
 
     private readonly SortedDictionary<int, List<MidiNote>> _notes = [];
     private readonly Dictionary<int, Queue<int>> _sounding = [];
+    private readonly List<(long Tick, double Bpm)> _tempos = [];
+    private readonly List<(long Tick, int Numerator, int DenominatorPower)> _meters = [];
+    private readonly List<(long Tick, string Name)> _markers = [];
     private readonly int[] _others = new int[Enum.GetValues<MidiOther>().Length];
 
     /// <summary>By channel, from 1; in the order in which they begin.</summary>
@@ -18,9 +24,12 @@ internal sealed class MidiTrack
 
     public string Name { get; private set; } = "";
 
-    public (long Tick, double Bpm)? Tempo { get; private set; }
+    /// <summary>As they stand in the track; of more than <see cref="MostChanges"/> the first.</summary>
+    public IReadOnlyList<(long Tick, double Bpm)> Tempos => _tempos;
 
-    public (long Tick, int Numerator, int DenominatorPower)? Meter { get; private set; }
+    public IReadOnlyList<(long Tick, int Numerator, int DenominatorPower)> Meters => _meters;
+
+    public IReadOnlyList<(long Tick, string Name)> Markers => _markers;
 
     public int Count(MidiOther kind) => _others[(int)kind];
 
@@ -111,11 +120,14 @@ internal sealed class MidiTrack
             case 0x03 when Name.Length == 0:
                 Name = TextOf(data);
                 break;
-            case 0x51 when data.Length == 3 && Tempo is null && MidiBytes.Whole(data) is > 0 and var microseconds:
-                Tempo = (tick, 60_000_000.0 / microseconds);
+            case 0x06 when _markers.Count < MostChanges:
+                _markers.Add((tick, TextOf(data)));
                 break;
-            case 0x58 when data.Length >= 2 && Meter is null:
-                Meter = (tick, data[0], data[1]);
+            case 0x51 when data.Length == 3 && _tempos.Count < MostChanges && MidiBytes.Whole(data) is > 0 and var microseconds:
+                _tempos.Add((tick, 60_000_000.0 / microseconds));
+                break;
+            case 0x58 when data.Length >= 2 && _meters.Count < MostChanges:
+                _meters.Add((tick, data[0], data[1]));
                 break;
             case 0x2F:
                 return false;

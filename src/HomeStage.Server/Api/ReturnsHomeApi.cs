@@ -1,7 +1,10 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Inheriting;
+using HomeStage.Core.Machines;
 using HomeStage.Formats;
 using HomeStage.Formats.DawProject;
+using HomeStage.Formats.Folders;
+using HomeStage.Formats.Midi;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
@@ -21,8 +24,38 @@ internal static class ReturnsHomeApi
     /// <param name="Edits">Take it over.</param>
     public sealed record DoneElsewhere(string Words, Standing Standing, string? Why, IReadOnlyList<Edit> Edits);
 
-    public static void MapReturnsHome(this RouteGroupBuilder api) =>
+    /// <param name="Name">What the song is called: that of the folder.</param>
+    /// <param name="Midi">A Standard MIDI File; null where there is none.</param>
+    /// <param name="Sounds">In order; each was uploaded before, to wait or to stay.</param>
+    public sealed record SongFolder(string Name, byte[]? Midi, Sequence<FolderSound> Sounds);
+
+    public static void MapReturnsHome(this RouteGroupBuilder api)
+    {
         api.MapPost("/songs/from-project", FromProject).WithTags("Songs");
+        api.MapPost("/songs/from-folder", FromFolder).WithTags("Songs");
+    }
+
+    /// <summary>A folder of a Standard MIDI File and sounds as a song.</summary>
+    private static async Task<Results<Created<TemplatesApi.BroughtIn>, ProblemHttpResult>> FromFolder(
+        SongFolder folder, DocumentStore store, StagedSounds staged, MediaStore media, CancellationToken cancellation)
+    {
+        if (folder.Midi?.Length > MidiReader.MostBytes)
+            return Problems.Unreadable("too-large", $"A MIDI file may have {MidiReader.MostBytes / 1024 / 1024} MB.");
+        if (folder.Sounds.FirstOrDefault(s => !staged.IsWaiting(s.Sound.Content) && !media.IsHere(s.Sound.Content)) is { } gone)
+            return Problems.Refused(new Refusal.Missing("sound", gone.Path, "any more: bring the folder again"));
+        var title = TextRules.Cleaned(folder.Name, TextRules.LongestName) is { Length: > 0 } said ? said : "Brought in";
+        switch (FolderSong.Read(folder.Midi, [.. folder.Sounds.Select(s => (s.Path, s.Sound))], title, cancellation))
+        {
+            case FormatResult<ReadProject>.Refused refused:
+                return Problems.Unreadable(refused.Code, refused.Sentence);
+            case FormatResult<ReadProject>.Read { Value: var read }:
+                if (await staged.KeepAsync([.. folder.Sounds.Select(s => s.Sound.Content)], cancellation) is { } noRoom)
+                    return Problems.Unreadable("no-room", noRoom);
+                return await TemplatesApi.BringInAsync(new(DocumentKind.Song, read.Template) { Brought = read.LeftOut.Count > 0 ? new(read.LeftOut, read.Held) : null }, store, media, cancellation);
+            default:
+                throw new InvalidOperationException("A folder is read or refused.");
+        }
+    }
 
     /// <param name="name">What it is called where the file does not say.</param>
     /// <param name="anew">Whether it becomes a song of its own though it is known.</param>

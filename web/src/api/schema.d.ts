@@ -239,6 +239,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/from-folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SongFolder"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtIn"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/based": {
         parameters: {
             query?: never;
@@ -8468,6 +8507,12 @@ export interface components {
         };
         SilenceView: {
             reasons: string[];
+        };
+        SongFolder: {
+            name: string;
+            /** Format: byte */
+            midi: null | string;
+            sounds: components["schemas"]["FolderSound"][];
         };
         SongView: {
             id: string;

@@ -2,12 +2,14 @@
 import { onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import CameBackDialog from './CameBackDialog.vue'
+import { bringFolder, type BroughtFolder } from './bringFolder'
 import { keptWords } from './keptWords'
 import { api, asked, sentenceOf, upload } from '@/api/client'
 import type { BroughtIn, CameBack, Song } from '@/api/types'
 import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
+import { chosenFiles } from '@/parts/droppedFiles'
 import RemovedNotice from '@/views/library/RemovedNotice.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
@@ -18,6 +20,9 @@ const document = useDocument()
 const listening = useListening()
 const trouble = ref<string>()
 const file = useTemplateRef('file')
+const folder = useTemplateRef('folder')
+const taking = ref<string>()
+const lacking = ref<BroughtFolder>()
 const back = ref<CameBack & { file: File }>()
 const router = useRouter()
 const removed = ref<{ kind: 'song'; id: string; name: string }>()
@@ -58,6 +63,19 @@ function bring(chosen: File | undefined, anew = false) {
   })
 }
 
+/** A folder of a MIDI file and sounds becomes a song; what of it could not be taken is said on this page first. */
+function bringAll(chosen: FileList | null) {
+  if (!chosen?.length) return
+  return attempt(async () => {
+    const made = await bringFolder(chosenFiles(chosen), (words) => (taking.value = words))
+    if (made.refused.length) lacking.value = made
+    else await router.push(`/songs/${made.id}`)
+  }).finally(() => {
+    taking.value = undefined
+    if (folder.value) folder.value.value = ''
+  })
+}
+
 function takeAway(song: Song) {
   return attempt(async () => {
     await remove(song.id)
@@ -76,7 +94,20 @@ onMounted(() => attempt(async () => undefined))
   <PlaceHeader>
     <h1>Songs</h1>
     <span class="gap" />
+    <span v-if="taking" class="quiet" role="status">{{ taking }}</span>
+    <button type="button" class="plain" :disabled="taking !== undefined" @click="folder?.click()">
+      Bring a folder in
+    </button>
     <button type="button" class="plain" @click="file?.click()">Bring a song in</button>
+    <input
+      ref="folder"
+      type="file"
+      webkitdirectory
+      multiple
+      hidden
+      aria-label="A folder with a MIDI file and sounds"
+      @change="bringAll(($event.target as HTMLInputElement).files)"
+    />
     <input
       ref="file"
       type="file"
@@ -88,6 +119,10 @@ onMounted(() => attempt(async () => undefined))
   </PlaceHeader>
   <main class="songs">
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <p v-if="lacking" class="lacking" role="status">
+      It is here, without some of its files. {{ lacking.refused.join(' ') }}
+      <RouterLink :to="`/songs/${lacking.id}`">Open it</RouterLink>
+    </p>
     <RemovedNotice
       v-if="removed"
       :thing="removed"
