@@ -11,7 +11,7 @@ using HomeStage.Formats.Documents;
 namespace HomeStage.Formats.DawProject;
 
 /// <summary>Reads a DAWproject 1.0 file as a template: our own document where it lies in the file and nobody has altered the project, else what the project says.</summary>
-/// <remarks>Any order of elements, unknown ones passed over. Takes are clips of sound and stay behind, as do plug-in states, automation and what no processor of
+/// <remarks>Any order of elements, unknown ones passed over. Takes are clips of sound and stay behind, as do plug-in states, automation of devices and what no processor of
 /// ours can say. Bounded: 64 MB packed, 32 MB of project.xml, 256 levels of nesting, 20,000 tracks, 200,000 notes.</remarks>
 public static class ProjectReader
 {
@@ -131,10 +131,13 @@ public static class ProjectReader
         var known = byTrack;
         var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => known.GetValueOrDefault(l.Text("track")!));
         var channels = tracks.Channels().Select(c => c.Source is InstrumentSource || c.Kind == ChannelKind.Notes ? c with { Patterns = ReadNotes.Patterns(lanes[c.Id], found, budget) } : c).ToList();
+        var curves = new ReadCurves(tracks.Movable(), found, budget);
+        var points = curves.Points(project.Element("Arrangement"));
+        channels = [.. channels.Select(c => curves.On(c, points))];
         if (project.Descendants("Audio").Any())
             left.Add($"{project.Descendants("Audio").Count()} clips of sound.");
-        if (project.Descendants("Points").Any())
-            left.Add($"{project.Descendants("Points").Count()} curves of automation.");
+        if (project.Descendants("Points").Count(p => !curves.Took(p)) is > 0 and var others)
+            left.Add($"{others} {(others == 1 ? "curve" : "curves")} of automation of what is no fader, pan or send here, or is moved already.");
         if (project.Descendants("State").Any())
             left.Add($"{project.Descendants("State").Count()} states of plug-ins.");
         if (project.Element("Scenes")?.HasElements == true)
@@ -144,14 +147,14 @@ public static class ProjectReader
         var template = empty with { Timeline = found.Timeline, Channels = ChannelList.From(channels) };
         return TemplateRules.Check(template) is { } wrong
             ? Refused("not-a-template", $"What it says makes no template. {wrong.Sentence}")
-            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], HeldOn(project, byTrack), left.Words));
+            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], HeldOn(project, byTrack, curves), left.Words));
     }
 
     /// <summary>Clips of sound and curves, by the track whose lanes they lie in; those of no track are counted for none.</summary>
-    private static List<HeldElsewhere> HeldOn(XElement project, IReadOnlyDictionary<string, ChannelId> tracks)
+    private static List<HeldElsewhere> HeldOn(XElement project, IReadOnlyDictionary<string, ChannelId> tracks, ReadCurves taken)
     {
         var (clips, curves) = (new Dictionary<ChannelId, int>(), new Dictionary<ChannelId, int>());
-        foreach (var held in project.Element("Arrangement")?.Descendants().Where(e => e.Name.LocalName is "Audio" or "Points") ?? [])
+        foreach (var held in project.Element("Arrangement")?.Descendants().Where(e => e.Name.LocalName == "Audio" || (e.Name.LocalName == "Points" && !taken.Took(e))) ?? [])
         {
             if (held.Ancestors("Lanes").Select(l => l.Text("track")).FirstOrDefault(t => t is not null) is not { } track || !tracks.TryGetValue(track, out var channel))
                 continue;

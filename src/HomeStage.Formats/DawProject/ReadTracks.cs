@@ -57,6 +57,24 @@ internal sealed class ReadTracks
     /// <returns>By the XML id of each track the channel that it became.</returns>
     public IReadOnlyDictionary<string, ChannelId> Tracks => _found.Where(f => f.Track.Text("id") is not null).DistinctBy(f => f.Track.Text("id")).ToDictionary(f => f.Track.Text("id")!, f => f.Id, StringComparer.Ordinal);
 
+    /// <returns>By the XML id of its parameter, each fader, pan and send.</returns>
+    public IReadOnlyDictionary<string, (ChannelId Channel, Target Target)> Movable()
+    {
+        var movable = new Dictionary<string, (ChannelId, Target)>(StringComparer.Ordinal);
+        foreach (var found in _found.Where(f => Capabilities.Of(f.Kind).Sounds))
+        {
+            if (found.Channel?.Element("Volume").Text("id") is { } volume)
+                movable.TryAdd(volume, (found.Id, new LevelTarget()));
+            if (found.Channel?.Element("Pan").Text("id") is { } pan)
+                movable.TryAdd(pan, (found.Id, new PanTarget()));
+            foreach (var send in found.Channel?.Element("Sends")?.Elements("Send") ?? [])
+                if (send.Element("Volume").Text("id") is { } level && send.Text("destination") is { } to && _byChannel.TryGetValue(to, out var known))
+                    movable.TryAdd(level, (found.Id, new SendTarget(known)));
+        }
+
+        return movable;
+    }
+
     public IEnumerable<Channel> Channels()
     {
         if (_found.TrueForAll(f => f.Kind != ChannelKind.Main))
