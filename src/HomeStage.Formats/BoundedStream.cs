@@ -26,4 +26,21 @@ public static class BoundedStream
         Array.Resize(ref bytes, length);
         return bytes;
     }
+
+    /// <summary>Takes a whole upload into a file, up to a limit.</summary>
+    /// <returns>False where there is more than <paramref name="mostBytes"/>; the file then holds a part of it.</returns>
+    public static async Task<bool> SpoolAsync(Stream stream, Stream file, long mostBytes, CancellationToken cancellation = default)
+    {
+        var buffer = new byte[Stretch];
+        long length = 0;
+        for (int count; (count = await stream.ReadAsync(buffer, cancellation)) > 0;)
+        {
+            if ((length += count) > mostBytes)
+                return false;
+            await file.WriteAsync(buffer.AsMemory(0, count), cancellation);
+        }
+
+        await file.FlushAsync(cancellation);
+        return true;
+    }
 }

@@ -75,6 +75,16 @@ public sealed class OutsideApiTests(RunningServer server) : IClassFixture<Runnin
     }
 
     [Fact]
+    public async Task ARecordingOfHighRate_IsTaken_ThoughItIsLargerThanOtherSounds()
+    {
+        var (check, _) = await ReadyAsync("Two Voices and a Reed Organ");
+
+        var answer = await TakeAsync(check, "high.wav", PlainWave.Of(2, 192000, 32, isFloat: true, new byte[192000 * 8 * 50], swaps: false));
+
+        Assert.Equal(50.0, (double)(await RunningServer.JsonOf(answer))["seconds"]!, 0.1);
+    }
+
+    [Fact]
     public async Task AStageWithNothingToFire_IsRefused_AndWhatIsNotThereIsNotFound()
     {
         var empty = await server.NewTemplateAsync();

@@ -9,9 +9,11 @@ internal sealed class ProjectArchive : IDisposable
     private readonly ZipArchive _zip;
 
     /// <exception cref="InvalidDataException">Not a ZIP, or damaged.</exception>
-    public ProjectArchive(byte[] bytes)
+    /// <param name="file">Can be read at any place; stays open.</param>
+    public ProjectArchive(Stream file)
     {
-        _zip = new(new MemoryStream(bytes, writable: false), ZipArchiveMode.Read);
+        file.Position = 0;
+        _zip = new(file, ZipArchiveMode.Read, leaveOpen: true);
         if (_zip.Entries.Count > MostFiles)
             throw new InvalidDataException($"It holds more than {MostFiles:N0} files.");
     }

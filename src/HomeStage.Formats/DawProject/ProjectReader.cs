@@ -12,19 +12,26 @@ namespace HomeStage.Formats.DawProject;
 
 /// <summary>Reads a DAWproject 1.0 file as a template: our own document where it lies in the file and nobody has altered the project, else what the project says.</summary>
 /// <remarks>Any order of elements, unknown ones passed over. Takes are clips of sound and stay behind, as do plug-in states, automation of devices and what no processor of
-/// ours can say. Bounded: 64 MB packed, 32 MB of project.xml, 256 levels of nesting, 20,000 tracks, 200,000 notes.</remarks>
+/// ours can say. Bounded: 8 GB packed, of which the sound is passed over, 32 MB of project.xml, 256 levels of nesting, 20,000 tracks, 200,000 notes.</remarks>
 public static class ProjectReader
 {
-    public const int MostBytes = 64 * 1024 * 1024;
+    /// <summary>A project of a finished song has its sound in it, which is not looked at.</summary>
+    public const long MostBytes = 8L * 1024 * 1024 * 1024;
+
+    private const int MostSound = 64 * 1024 * 1024;
     private const int MostXml = 32 * 1024 * 1024;
     private const int DeepestNesting = 256;
     private const long MostSteps = 4_000_000;
 
+    /// <inheritdoc cref="Read(Stream, string, CancellationToken)"/>
+    public static FormatResult<ReadProject> Read(byte[] file, string title, CancellationToken cancellation = default) => Read(new MemoryStream(file, writable: false), title, cancellation);
+
+    /// <param name="file">Can be read at any place; stays open.</param>
     /// <param name="title">What it is called where the file does not say: 1 to 80 characters.</param>
-    public static FormatResult<ReadProject> Read(byte[] file, string title, CancellationToken cancellation = default)
+    public static FormatResult<ReadProject> Read(Stream file, string title, CancellationToken cancellation = default)
     {
         if (file.Length > MostBytes)
-            return Refused("too-large", $"A project may have {MostBytes / 1024 / 1024} MB.");
+            return Refused("too-large", $"A project may have {MostBytes / 1024 / 1024 / 1024} GB.");
         try
         {
             using var archive = new ProjectArchive(file);
@@ -45,8 +52,11 @@ public static class ProjectReader
         }
     }
 
+    /// <inheritdoc cref="Returned(Stream, CancellationToken)"/>
+    public static ReturnedProject? Returned(byte[] file, CancellationToken cancellation = default) => Returned(new MemoryStream(file, writable: false), cancellation);
+
     /// <returns>What a project of ours is now and was when it was written; null for one that is not ours, is not known, or cannot be read.</returns>
-    public static ReturnedProject? Returned(byte[] file, CancellationToken cancellation = default)
+    public static ReturnedProject? Returned(Stream file, CancellationToken cancellation = default)
     {
         try
         {
@@ -112,7 +122,7 @@ public static class ProjectReader
     {
         var sounds = new List<(string Title, byte[] File)>();
         foreach (var used in own.Channels.SelectMany(c => c.Starters).Select(s => s.Sound).DistinctBy(s => s.Content))
-            if (archive.File(ProjectFile.PathOf(used), MostBytes) is { } bytes && Mark(bytes) == used.Content && sounds.Sum(s => (long)s.File.Length) + bytes.Length <= 2L * MostBytes)
+            if (archive.File(ProjectFile.PathOf(used), MostSound) is { } bytes && Mark(bytes) == used.Content && sounds.Sum(s => (long)s.File.Length) + bytes.Length <= 2L * MostSound)
                 sounds.Add((used.Title, bytes));
         return sounds;
     }

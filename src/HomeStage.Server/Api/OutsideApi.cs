@@ -14,6 +14,7 @@ using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStage.Server.Api;
 
@@ -89,7 +90,7 @@ internal static class OutsideApi
             jobs.Cancel(job);
             return TypedResults.NoContent();
         });
-        group.MapPost("/{id}/recordings", Take);
+        group.MapPost("/{id}/recordings", Take).WithMetadata(new RequestSizeLimitAttribute(WaveReader.MostBytesOfATest));
         group.MapPost("/{id}/answer", Answer);
     }
 

@@ -9,7 +9,9 @@ using HomeStage.Server.Data;
 using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Data.Studios;
+using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStage.Server.Api;
 
@@ -31,7 +33,7 @@ internal static class ReturnsHomeApi
 
     public static void MapReturnsHome(this RouteGroupBuilder api)
     {
-        api.MapPost("/songs/from-project", FromProject).WithTags("Songs");
+        api.MapPost("/songs/from-project", FromProject).WithTags("Songs").WithMetadata(new RequestSizeLimitAttribute(ProjectReader.MostBytes));
         api.MapPost("/songs/from-folder", FromFolder).WithTags("Songs");
     }
 
@@ -60,16 +62,17 @@ internal static class ReturnsHomeApi
     /// <param name="name">What it is called where the file does not say.</param>
     /// <param name="anew">Whether it becomes a song of its own though it is known.</param>
     private static async Task<Results<Ok<CameBack>, Created<TemplatesApi.BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, CancellationToken cancellation, bool anew = false)
+        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, ZipFolder zips, CancellationToken cancellation, bool anew = false)
     {
-        if (await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation) is not { } bytes)
+        await using var file = zips.NewFile();
+        if (!await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation))
             return TemplatesApi.ProjectTooLarge();
-        if (!anew && ProjectReader.Returned(bytes, cancellation) is { } back && await lists.FindAsync(back.Origin.Document, cancellation) is { RemovedUtc: null } row
+        if (!anew && ProjectReader.Returned(file, cancellation) is { } back && await lists.FindAsync(back.Origin.Document, cancellation) is { RemovedUtc: null } row
             && await store.OpenAsync(row.Id, cancellation) is { } open)
             return open.Kind == DocumentKind.Song
                 ? TypedResults.Ok(new CameBack(open.Id, open.Template.Name, open.Revision, [.. WorkElsewhere.Of(back.Was, back.Now, open.Template).Select(c => new DoneElsewhere(c.Words, c.Standing, c.Why?.Sentence, c.Edits))]))
                 : await OfTemplateAsync(back, open, name, store, media, cancellation);
-        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, bytes, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation)).Result switch
+        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation)).Result switch
         {
             Created<TemplatesApi.BroughtIn> made => made,
             ProblemHttpResult problem => problem,

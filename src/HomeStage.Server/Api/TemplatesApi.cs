@@ -12,7 +12,9 @@ using HomeStage.Server.Data.Shelf;
 using HomeStage.Server.Data.Sounds;
 using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Data.Summaries;
+using HomeStage.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStage.Server.Api;
 
@@ -34,7 +36,7 @@ internal static class TemplatesApi
         group.MapGet("/", List);
         group.MapPost("/", Create);
         group.MapPost("/from-document", FromDocument);
-        group.MapPost("/from-project", FromProject);
+        group.MapPost("/from-project", FromProject).WithMetadata(new RequestSizeLimitAttribute(ProjectReader.MostBytes));
         group.MapPut("/{id}/default", OpenByDefault);
         group.MapPut("/{id}/leads", LeadCategory);
     }
@@ -85,26 +87,26 @@ internal static class TemplatesApi
 
     /// <param name="name">What it is called where the file does not say.</param>
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, CancellationToken cancellation)
+        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, ZipFolder folder, CancellationToken cancellation)
     {
-        var bytes = await BoundedStream.ReadAsync(request.Body, ProjectReader.MostBytes, request.ContentLength, cancellation);
-        return bytes is null ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, bytes, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation);
+        await using var file = folder.NewFile();
+        return !await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation) ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation);
     }
 
-    internal static ProblemHttpResult ProjectTooLarge() => Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024} MB.");
+    internal static ProblemHttpResult ProjectTooLarge() => Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024 / 1024} GB.");
 
     /// <summary>A project file as a template or as a song.</summary>
     /// <param name="known">Devices that are known here; those of the project that are the same are heard as they are.</param>
     internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(
-        DocumentKind kind, byte[] bytes, string? name, IReadOnlyList<DevicesApi.KnownDevice> known, DocumentStore store, MediaStore media, CancellationToken cancellation)
+        DocumentKind kind, Stream file, string? name, IReadOnlyList<DevicesApi.KnownDevice> known, DocumentStore store, MediaStore media, CancellationToken cancellation)
     {
-        switch (ProjectReader.Read(bytes, TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } title ? title : "Brought in", cancellation))
+        switch (ProjectReader.Read(file, TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } title ? title : "Brought in", cancellation))
         {
             case FormatResult<ReadProject>.Refused refused:
                 return Problems.Unreadable(refused.Code, refused.Sentence);
             case FormatResult<ReadProject>.Read { Value: var read }:
-                foreach (var (soundTitle, file) in read.Sounds)
-                    await media.AddAsync(file, soundTitle, cancellation);
+                foreach (var (soundTitle, sound) in read.Sounds)
+                    await media.AddAsync(sound, soundTitle, cancellation);
                 var template = read.IsOwn ? read.Template : KnownStandIns.In(read.Template, [.. known.Select(k => (k.Device, k.StandIn))]);
                 return await BringInAsync(new(kind, template) { Brought = read.LeftOut.Count > 0 ? new(read.LeftOut, read.Held) : null }, store, media, cancellation);
             default:

@@ -180,6 +180,39 @@ public sealed class OutsideCheckTests
     }
 
     [Fact]
+    public void OfTwoNamelessFiles_TheOneThatSoundsMostLikeIt_IsIt()
+    {
+        var clap = Clean.Single(f => f.Name == "Clap.wav");
+
+        var answer = Check([clap.Plus(clap.Gain(-8), 0.3).Called("Take a.wav"), clap.Called("Take b.wav")]);
+
+        Assert.Equal([null, "clap"], answer.Recordings.Select(r => r.Channel?.Value));
+    }
+
+    [Fact]
+    public void MonoRecordings_OfChannelsInTheMiddleAndAtASide_HaveNoFault()
+    {
+        // As a workstation writes mono channels: before the pan, so louder than a side of them here.
+        var files = Clean.Select(f => f.Name is "Kick.wav" or "Snare.wav" or "Ride.wav" or "Hats.wav" or "Tom low.wav" ? f with { Lanes = [f.Lanes[0]] } : f).Select(f => f.Lanes.Count == 1 ? f.Gain(3.01) : f);
+
+        var answer = Check(files);
+
+        Assert.Empty(answer.Findings);
+        Assert.Contains(new ChannelId("ride"), answer.Proven);
+    }
+
+    [Fact]
+    public void AReturnThatIsHalfDryHere_IsNotBlamedForIt()
+    {
+        var half = Song with { Template = Song.Template.With(new SetParameter(new("hall"), new("verb"), "wet-percent", 45)) };
+        var here = Reference.Of(half, new MemoryTapes());
+
+        var answer = OutsideCheck.Of(here, [.. new Workstation(half).All().Select(f => here.Brought(f.Name, f.Lanes, f.SampleRateHz, new MemoryTapes()))]);
+
+        Assert.Empty(answer.Findings);
+    }
+
+    [Fact]
     public void ARecordingThatEndsEarly_IsNotBlamedForWhatItLacks()
     {
         var answer = Check(Clean.Select(f => f.Name == "Fog.wav" ? f with { Lanes = [.. f.Lanes.Select(l => l[..(10 * 48000)])] } : f));
