@@ -37,5 +37,8 @@ internal sealed class ProjectArchive : IDisposable
         return to.ToArray();
     }
 
+    /// <returns>Null where there is no such file, or one that is longer.</returns>
+    public byte[]? Find(string path, int most) => _zip.GetEntry(path) is { } entry && entry.Length <= most ? File(path, most) : null;
+
     public void Dispose() => _zip.Dispose();
 }

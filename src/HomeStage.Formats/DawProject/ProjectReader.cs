@@ -11,7 +11,7 @@ using HomeStage.Formats.Documents;
 namespace HomeStage.Formats.DawProject;
 
 /// <summary>Reads a DAWproject 1.0 file as a template: our own document where it lies in the file and nobody has altered the project, else what the project says.</summary>
-/// <remarks>Any order of elements, unknown ones passed over. Takes are clips of sound and stay behind, as do plug-in states, automation of devices and what no processor of
+/// <remarks>Any order of elements, unknown ones passed over. Clips of sound that do not begin with a section stay behind, as do plug-in states, automation of devices and what no processor of
 /// ours can say. Bounded: 8 GB packed, of which the sound is passed over, 32 MB of project.xml, 256 levels of nesting, 20,000 tracks, 200,000 notes.</remarks>
 public static class ProjectReader
 {
@@ -40,7 +40,7 @@ public static class ProjectReader
             var metadata = archive.File("metadata.xml", 1024 * 1024);
             return Own(archive, xml) is { } own
                 ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), [], []))
-                : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation), out _);
+                : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation), archive, out _);
         }
         catch (InvalidDataException e)
         {
@@ -66,8 +66,8 @@ public static class ProjectReader
                 || own.Acts.All(a => a.Id != origin.Act))
                 return null;
             var written = ProjectTree.Of(own, origin.Act, new Dictionary<string, string>()).Root!;
-            if (Foreign(written, own.Name, new ReadingBudget(MostSteps, cancellation), out var wasTracks) is not FormatResult<ReadProject>.Read { Value.Template: var was }
-                || Foreign(Load(xml), own.Name, new ReadingBudget(MostSteps, cancellation), out var nowTracks) is not FormatResult<ReadProject>.Read { Value.Template: var now })
+            if (Foreign(written, own.Name, new ReadingBudget(MostSteps, cancellation), null, out var wasTracks) is not FormatResult<ReadProject>.Read { Value.Template: var was }
+                || Foreign(Load(xml), own.Name, new ReadingBudget(MostSteps, cancellation), null, out var nowTracks) is not FormatResult<ReadProject>.Read { Value.Template: var now })
                 return null;
             var byTrack = own.Channels.ToDictionary(c => ProjectIds.Track(c.Id), c => c.Id, StringComparer.Ordinal);
             var known = KnownAgain.As(was, own, wasTracks.Where(t => byTrack.ContainsKey(t.Key)).ToDictionary(t => t.Value, t => byTrack[t.Key]));
@@ -127,8 +127,9 @@ public static class ProjectReader
         return sounds;
     }
 
+    /// <param name="archive">In which its sounds lie; null where none shall be read.</param>
     /// <param name="byTrack">By the XML id of each track the channel that it became.</param>
-    private static FormatResult<ReadProject> Foreign(XElement project, string title, ReadingBudget budget, out IReadOnlyDictionary<string, ChannelId> byTrack)
+    private static FormatResult<ReadProject> Foreign(XElement project, string title, ReadingBudget budget, ProjectArchive? archive, out IReadOnlyDictionary<string, ChannelId> byTrack)
     {
         byTrack = new Dictionary<string, ChannelId>();
         if (project.Name.LocalName != "Project")
@@ -143,9 +144,10 @@ public static class ProjectReader
         var channels = tracks.Channels().Select(c => c.Source is InstrumentSource || c.Kind == ChannelKind.Notes ? c with { Patterns = ReadNotes.Patterns(lanes[c.Id], found, budget) } : c).ToList();
         var curves = new ReadCurves(tracks.Movable(), found, budget);
         var points = curves.Points(project.Element("Arrangement"));
-        channels = [.. channels.Select(c => curves.On(c, points))];
-        if (project.Descendants("Audio").Any())
-            left.Add($"{project.Descendants("Audio").Count()} clips of sound.");
+        var sounds = new ReadSounds(archive, found, budget);
+        channels = [.. channels.Select(c => sounds.On(curves.On(c, points), lanes[c.Id]))];
+        if (project.Descendants("Audio").Count(a => !sounds.Took(a)) is > 0 and var clips)
+            left.Add($"{clips} {(clips == 1 ? "clip" : "clips")} of sound.");
         if (project.Descendants("Points").Count(p => !curves.Took(p)) is > 0 and var others)
             left.Add($"{others} {(others == 1 ? "curve" : "curves")} of automation of what is no fader, pan or send here, or is moved already.");
         if (project.Descendants("State").Any())
@@ -157,14 +159,14 @@ public static class ProjectReader
         var template = empty with { Timeline = found.Timeline, Channels = ChannelList.From(channels) };
         return TemplateRules.Check(template) is { } wrong
             ? Refused("not-a-template", $"What it says makes no template. {wrong.Sentence}")
-            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, [], HeldOn(project, byTrack, curves), left.Words));
+            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, sounds.Files, HeldOn(project, byTrack, curves, sounds), left.Words));
     }
 
     /// <summary>Clips of sound and curves, by the track whose lanes they lie in; those of no track are counted for none.</summary>
-    private static List<HeldElsewhere> HeldOn(XElement project, IReadOnlyDictionary<string, ChannelId> tracks, ReadCurves taken)
+    private static List<HeldElsewhere> HeldOn(XElement project, IReadOnlyDictionary<string, ChannelId> tracks, ReadCurves taken, ReadSounds sounds)
     {
         var (clips, curves) = (new Dictionary<ChannelId, int>(), new Dictionary<ChannelId, int>());
-        foreach (var held in project.Element("Arrangement")?.Descendants().Where(e => e.Name.LocalName == "Audio" || (e.Name.LocalName == "Points" && !taken.Took(e))) ?? [])
+        foreach (var held in project.Element("Arrangement")?.Descendants().Where(e => (e.Name.LocalName == "Audio" && !sounds.Took(e)) || (e.Name.LocalName == "Points" && !taken.Took(e))) ?? [])
         {
             if (held.Ancestors("Lanes").Select(l => l.Text("track")).FirstOrDefault(t => t is not null) is not { } track || !tracks.TryGetValue(track, out var channel))
                 continue;

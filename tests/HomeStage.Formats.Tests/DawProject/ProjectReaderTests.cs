@@ -129,7 +129,7 @@ public class ProjectReaderTests
         Assert.Equal(("Riff", "refrain"), (riff.Name, riff.Sections.Single()));
         Assert.Equal([(0.5, 64), (2.5, 64)], riff.Notes.Select(n => (n.StartTick / (double)Ticks.PerQuarter, n.Velocity)));
         Assert.Contains(read.LeftOut, w => w.Contains("Crisp", StringComparison.Ordinal));
-        Assert.Contains("1 clips of sound.", read.LeftOut);
+        Assert.Contains("1 clip of sound.", read.LeftOut);
         Assert.Contains("1 states of plug-ins.", read.LeftOut);
     }
 

@@ -1,0 +1,132 @@
+using System.IO.Compression;
+using System.Text;
+using HomeStage.Core.Media;
+using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
+using HomeStage.Formats.DawProject;
+using HomeStage.Formats.Wave;
+using HomeStage.TestKit;
+
+namespace HomeStage.Formats.Tests.DawProject;
+
+/// <summary>Clips of sound that begin with a section, as starters; takes, which begin anywhere, stay behind.</summary>
+public sealed class ReadSoundsTests
+{
+    [Fact]
+    public void AClipThatBeginsWithASection_IsAStarterThere_WhetherItLoopsIsWarpedOrRunsOn()
+    {
+        var read = Read("""
+            <Clip name="Groove" time="8" duration="8" loopStart="0" loopEnd="4"><Warps contentTimeUnit="seconds"><Audio><File path="audio/two.wav"/></Audio><Warp time="0" contentTime="0"/><Warp time="4" contentTime="2"/></Warps></Clip>
+            <Clip name="Pulled" time="0" duration="8"><Warps><Audio><File path="audio/two.wav"/></Audio><Warp time="0" contentTime="0"/><Warp time="6" contentTime="2"/></Warps></Clip>
+            <Clip time="16" duration="40"><Audio><File path="audio/long.wav"/></Audio></Clip>
+            <Clip name="Groove" time="0" duration="8" loopStart="0" loopEnd="4"><Warps><Audio><File path="audio/two.wav"/></Audio><Warp time="0" contentTime="0"/><Warp time="4" contentTime="2"/></Warps></Clip>
+            """);
+
+        var starters = read.Template.Channels.Single(c => c.Name == "Zither").Starters;
+        Assert.Equal(
+            [("Groove", "b, a", true, LoopFit.AsRecorded, 4, false), ("Pulled", "a", false, LoopFit.Resampled, 6, false), ("long", "c", false, LoopFit.AsRecorded, 4, true)],
+            starters.Select(s => (s.Name, string.Join(", ", s.Sections), s.Loops, s.Fit, s.Quarters, s.Through)));
+        Assert.Equal(["two", "long"], read.Sounds.Select(s => s.Title));
+        Assert.All(starters, s => Assert.Contains(read.Sounds, f => ProjectReader.Mark(f.File) == s.Sound.Content));
+        Assert.Empty(read.Held);
+    }
+
+    [Fact]
+    public void TakesAndFilesThatAreNotThere_StayBehind_AndAreCounted()
+    {
+        var read = Read("""
+            <Clip time="9" duration="4"><Audio><File path="audio/two.wav"/></Audio></Clip>
+            <Clip time="8" duration="4" playStart="1"><Audio><File path="audio/two.wav"/></Audio></Clip>
+            <Clip time="8" duration="4" enable="false"><Audio><File path="audio/two.wav"/></Audio></Clip>
+            <Clip time="8" duration="4"><Audio><File path="audio/nobody.wav"/></Audio></Clip>
+            <Clip time="8" duration="4"><Audio><File path="../../../etc/hosts"/></Audio></Clip>
+            <Clip time="8" duration="4"><Audio><File path="audio/torn.wav"/></Audio></Clip>
+            <Clip time="8" duration="4"><Audio><File path="audio/two.wav" external="true"/></Audio></Clip>
+            <Clip time="8" duration="4"><Warps><Audio><File path="audio/two.wav"/></Audio><Warp time="0" contentTime="0"/><Warp time="3.3" contentTime="2"/></Warps></Clip>
+            """);
+
+        Assert.Empty(read.Template.Channels.Single(c => c.Name == "Zither").Starters);
+        Assert.Equal(8, read.Held.Single().Clips);
+        Assert.Contains("8 clips of sound.", read.LeftOut);
+        Assert.Empty(read.Sounds);
+    }
+
+    [Fact]
+    public void StartersOfOurs_ComeBack_WithTheirFiles()
+    {
+        var laid = 0;
+        for (var seed = 0; seed < Runs.Of(80, 1000); seed++)
+        {
+            var files = new Dictionary<string, byte[]>();
+            var was = WithRealSounds(new RandomTemplates(seed).Grown(90), files);
+            var opened = new Opened(was, was.Acts[0].Id, content => files.GetValueOrDefault(content));
+            var now = ReadFile([.. opened.Entries.Where(e => e.Key == "project.xml" || e.Key.StartsWith("audio/", StringComparison.Ordinal))]);
+            var order = opened.Project.Descendants("Track").Select(t => was.Channels[new ChannelId(((string)t.Attribute("id")!)["track.".Length..])]).ToList();
+            foreach (var (channel, back) in order.Zip(now.Template.Channels))
+            {
+                laid += channel.Starters.Count;
+                Assert.Equal(Heard(channel, was.Timeline, was.Timeline).Order(), Heard(back, now.Template.Timeline, was.Timeline).Order());
+            }
+        }
+
+        Assert.True(laid > Runs.Of(80, 1000) / 8, $"Only {laid} were laid.");
+    }
+
+    /// <summary>What sounds from each section on, and how fast.</summary>
+    private static IEnumerable<string> Heard(Channel channel, Timeline timeline, Timeline named) =>
+        (from starter in channel.Starters
+         let sections = timeline.Sections.Where(s => starter.Sections.Count == 0 || starter.Sections.Contains(s.Id)).ToList()
+         from section in starter.Through ? sections.Take(1) : sections
+         let asRecorded = starter.Sound.Seconds * timeline.TempoOf(section) / 60
+         let quarters = starter.Fit == LoopFit.AsRecorded ? asRecorded : starter.Quarters
+         let length = timeline.TicksOf(section) / (double)Ticks.PerQuarter
+         // What is longer than its section sounds the same whether it loops or not; what is warped by nothing is as it was recorded.
+         let loops = starter.Loops && !starter.Through && quarters < length
+         let through = starter.Through && quarters > length + 1e-3
+         select FormattableString.Invariant($"{named.Sections[timeline.Sections.IndexWhere(s => s == section)].Name}: {starter.Sound.Content[..8]} {loops} {through} {quarters:0.00}")).Distinct();
+
+    private static Template WithRealSounds(Template template, Dictionary<string, byte[]> files)
+    {
+        var chance = new Random(template.Channels.Count);
+        MediaRef Real()
+        {
+            var (lanes, frames, step) = (chance.Next(1, 3), 12000 * chance.Next(1, 9), chance.Next(1, 200));
+            var file = PlainWave.Of(lanes, 48000, 16, isFloat: false, [.. Enumerable.Range(0, frames * lanes * 2).Select(i => (byte)(i * step % 251))], swaps: false);
+            files[ProjectReader.Mark(file)] = file;
+            return new(ProjectReader.Mark(file), $"Sound {step}", 48000, lanes, frames);
+        }
+
+        AudioStarter Laid(int n) => new($"Laid {n}", Real(), chance.Next(2) == 0, new(0), [.. template.Timeline.Sections.Where(_ => chance.Next(2) == 0).Select(s => s.Id)])
+        {
+            Fit = (LoopFit)chance.Next(3),
+            Quarters = chance.Next(1, 12),
+            Through = chance.Next(4) == 0,
+        };
+        return template with
+        {
+            Channels = ChannelList.From(template.Channels.Select(c => c.Kind == ChannelKind.Audio
+                ? c with { Starters = Enumerable.Range(0, chance.Next(0, 3)).Select(Laid).Select(s => s.Through ? s with { Fit = LoopFit.AsRecorded } : s).ToSequence() } : c with { Starters = [] })),
+        };
+    }
+
+    private static ReadProject Read(string clips) => ReadFile(
+    [
+        new("project.xml", Encoding.UTF8.GetBytes($"""
+        <Project version="1.0"><Transport><Tempo value="120" unit="bpm"/></Transport>
+          <Arrangement><Lanes timeUnit="beats"><Lanes track="a"><Clips>{clips}</Clips></Lanes></Lanes>
+            <Markers><Marker time="0" name="A"/><Marker time="8" name="B"/><Marker time="16" name="C"/><Marker time="32" name="End"/></Markers></Arrangement>
+          <Structure><Track id="a" name="Zither" contentType="audio"><Channel id="ca" destination="cm"/></Track><Track id="m" name="Out"><Channel id="cm" role="master"/></Track></Structure></Project>
+        """)),
+        new("audio/two.wav", PlainWave.Of(new MediaSound([new float[96000]], 48000))), new("audio/long.wav", PlainWave.Of(new MediaSound([new float[20 * 44100], new float[20 * 44100]], 44100))), new("audio/torn.wav", "RIFF"u8.ToArray()),
+    ]);
+
+    private static ReadProject ReadFile(IReadOnlyList<KeyValuePair<string, byte[]>> entries)
+    {
+        using var stream = new MemoryStream();
+        using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (name, bytes) in entries)
+                using (var entry = zip.CreateEntry(name).Open())
+                    entry.Write(bytes);
+        return ((FormatResult<ReadProject>.Read)ProjectReader.Read(stream.ToArray(), "Sounds")).Value;
+    }
+}
