@@ -1,8 +1,9 @@
 // Takes the pictures in docs/screenshots from the demo data: node screenshots.mjs (after a build).
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { openStage, openTemplate, pick, row } from './stage.mjs'
+import { playedElsewhere } from './workstation.mjs'
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'docs', 'screenshots')
 mkdirSync(folder, { recursive: true })
@@ -96,7 +97,6 @@ await page.getByRole('button', { name: '2 findings' }).click()
 await shoot('findings')
 await page.keyboard.press('Escape')
 await page.getByRole('button', { name: 'Start a song' }).click()
-await shoot('start-a-song')
 await page.keyboard.press('Escape')
 
 await openTemplate(stage, 'Two Voices and a Reed Organ')
@@ -122,4 +122,21 @@ await page.goto(`${stage.address}/songs`)
 await page.getByRole('link', { name: 'Cold Berth' }).click()
 await page.getByRole('button', { name: 'Make and download it' }).waitFor()
 await shoot('song')
+const rehearsal = (await stage.get('/api/templates')).find((t) => t.name === 'First Rehearsal').id
+const came = await playedElsewhere(stage, rehearsal, (c) => !['audio', 'trigger', 'main'].includes(c.kind), (channels) => {
+  const [first, second, third, fourth] = channels.filter((c) => c.kind === 'split')
+  ;[first.source.output, second.source.output] = [second.source.output, first.source.output]
+  third.polarityFlipped = true
+  fourth.level = (fourth.level ?? 0) + 4
+})
+await page.goto(`${stage.address}/templates/${rehearsal}/outside`)
+await page.getByRole('region', { name: 'Channels to record' }).waitFor()
+const recorded = [...came].map(([name, wave]) => {
+  writeFileSync(join(stage.data, `${name}.wav`), wave)
+  return join(stage.data, `${name}.wav`)
+})
+await page.getByLabel('Recordings of the test').setInputFiles(recorded)
+await page.getByText('things are wrong').waitFor({ timeout: 120_000 })
+await shoot('line-check-outside')
+
 await stage.close()

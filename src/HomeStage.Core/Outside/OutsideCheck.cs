@@ -17,7 +17,7 @@ public static class OutsideCheck
         var lags = placed.Select((p, i) => (p.Channel!.Value, Start: p.StartSeconds + ground.LagsSeconds[i], Lag: ground.LagsSeconds[i])).ToDictionary(p => p.Value);
         var upstream = new Upstream(reference.Song.Template);
         var dry = Returns.Read(reference, placed, readings, upstream, c => lags[c].Start, cancellation).ToList();
-        var roots = Roots(readings, upstream).Select(r => dry.Find(d => d.Channel == r.Channel && d.Slot == r.Slot) is { } sent ? r with { Faults = [new Fault(FaultKind.Dry, sent.Percent)] } : r).ToList();
+        var roots = Roots(readings, upstream).Select(r => Returns.Told(r, dry)).ToList();
         var duckers = placed.SelectMany(p => Duckers(reference, p, lags[p.Channel!.Value].Lag, ground.SoundsAreThose, cancellation)).ToList();
         return new(
             placing.Recordings, Rows(reference, placed, readings, [.. roots.OrderBy(r => upstream.Of(r.Channel).Count)]), duckers,

@@ -41,6 +41,15 @@ internal static class Returns
         }
     }
 
+    /// <summary>A return with the sound itself on it has another level, another place and another sound: that is no fault of its own, of whichever source.</summary>
+    public static PadReading Told(PadReading reading, IReadOnlyList<DryReading> dry)
+    {
+        if (dry.FirstOrDefault(d => d.Channel == reading.Channel && d.Slot == reading.Slot) is { } sent)
+            return reading with { Faults = [new Fault(FaultKind.Dry, sent.Percent)] };
+        return dry.All(d => d.Channel != reading.Channel) || reading.Faults.All(f => f.Kind is not (FaultKind.Level or FaultKind.Balance or FaultKind.SidesSwapped or FaultKind.Otherwise)) ? reading
+            : reading with { Faults = [], Follows = true };
+    }
+
     /// <summary>Of the channels that came back and send to the return, the one on which the source is loudest; what leads to it otherwise is no sender.</summary>
     private static ChannelId? LoudestSender(Reference reference, ChannelId channel, FiredSlot slot, Dictionary<ChannelId, Placed> recorded) =>
         reference.Song.Template.Channels.Where(c => recorded.ContainsKey(c.Id) && c.Sends.Any(s => s.To == channel && s.Open && !s.Level.IsSilence) && PadReader.IsExpected(reference.Tracks[c.Id].Contour, slot))

@@ -52,7 +52,7 @@ internal static class OutsideApi
         IReadOnlyList<PlacedView> Recordings, IReadOnlyList<AnswerRow> Rows, IReadOnlyList<DuckerRow> Duckers, IReadOnlyList<OutsideFinding> Findings, IReadOnlyList<string> Notes, IReadOnlyList<int> Done, int Work);
 
     /// <param name="Likely">What it may be, where its channel is not sure.</param>
-    public sealed record PlacedView(int Place, string Name, int SampleRateHz, double Seconds, ChannelId? Channel, PlacedBy By, IReadOnlyList<ChannelId> Likely);
+    public sealed record PlacedView(int Place, string Name, int SampleRateHz, double Seconds, ChannelId? Channel, string? ChannelName, PlacedBy By, IReadOnlyList<ChannelId> Likely);
 
     /// <param name="Player">What plays it, by name.</param>
     public sealed record AnswerRow(string Player, string Name, int? Note, OutsideVerdict Verdict, IReadOnlyList<AnswerCell> Cells);
@@ -186,7 +186,7 @@ internal static class OutsideApi
     {
         string NameOf(ChannelId channel) => song.Template.Channels[channel].Name;
         return new(
-            [.. answer.Recordings.Select((r, i) => new PlacedView(i, r.Recording.Name, r.Recording.SampleRateHz, r.Recording.Seconds, r.Channel, r.By, r.Likely))],
+            [.. answer.Recordings.Select((r, i) => new PlacedView(i, r.Recording.Name, r.Recording.SampleRateHz, r.Recording.Seconds, r.Channel, r.Channel is { } c ? NameOf(c) : null, r.By, r.Likely))],
             [.. answer.Rows.Select(r => new AnswerRow(
                 NameOf(r.Slot.Source.Channel), r.Slot.Source.Name, r.Slot.Source.Note, r.Verdict, [.. r.Readings.Select(c => new AnswerCell(c.Channel, NameOf(c.Channel), c.IsExpected, c.OffDb, c.LateMs, c.Faults, c.Follows))]))],
             [.. answer.Duckers.Select(d => new DuckerRow(

@@ -8025,6 +8025,7 @@ export interface components {
             /** Format: double */
             seconds: number;
             channel: null | components["schemas"]["ChannelId"];
+            channelName: null | string;
             by: components["schemas"]["PlacedBy"];
             likely: unknown[];
         };

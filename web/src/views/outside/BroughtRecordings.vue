@@ -23,6 +23,10 @@ const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files && emit(
 const choices = computed(() => [
   { value: none, text: 'none of the channels' },
   ...(props.plan?.channels.map((c) => ({ value: c.id, text: c.name })) ?? []),
+  // On some channels nothing is heard, and they are recorded all the same.
+  ...props.recordings
+    .filter((r) => r.channel !== null && !props.plan?.channels.some((c) => c.id === r.channel))
+    .map((r) => ({ value: r.channel!, text: r.channelName! })),
 ])
 const nameOf = (id: string) => props.plan?.channels.find((c) => c.id === id)?.name ?? id
 const how = (r: Schemas['PlacedView']) =>

@@ -59,9 +59,10 @@ const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'a
         <li>
           <h2>Play the test</h2>
           <p v-if="plan" class="quiet">
-            {{ plan.sources }} pads and instruments and {{ plan.duckers }}
-            {{ plan.duckers === 1 ? 'ducker' : 'duckers' }}, {{ Math.ceil(plan.seconds / 6) / 10 }} min at
-            {{ plan.tempoBpm }} BPM. Put it where the song begins, with the track names as they are.
+            {{ plan.sources }} pads and instruments<template v-if="plan.duckers">
+              and {{ plan.duckers }} {{ plan.duckers === 1 ? 'ducker' : 'duckers' }}</template
+            >, {{ Math.ceil(plan.seconds / 6) / 10 }} min at {{ plan.tempoBpm }} BPM. Put it where the song begins, with
+            the track names as they are.
           </p>
           <a class="plain link" :href="`/api/documents/${id}/outside-test/midi`" download
             >The test as a Standard MIDI File</a
