@@ -28,10 +28,10 @@ public static class ProjectFile
     private static readonly XmlWriterSettings Written = new() { Encoding = new UTF8Encoding(encoderShouldEmitUTF8Identifier: false), Indent = true, NewLineChars = "\n" };
 
     /// <param name="act">What rests in it is written as not loaded, what is parked in it as switched off.</param>
-    /// <param name="sound">A sound's WAVE file by its content; null where it is not kept here.</param>
+    /// <param name="kept">The WAVE file of a sound, or the file of a device's state, by its content; null where it is not kept here.</param>
     /// <param name="origin">Of what it is made; null where nobody shall know it again.</param>
     /// <exception cref="ArgumentException">The template has no such act.</exception>
-    public static void Write(Template template, string act, Func<string, byte[]?> sound, Stream stream, ProjectOrigin? origin = null)
+    public static void Write(Template template, string act, Func<string, byte[]?> kept, Stream stream, ProjectOrigin? origin = null)
     {
         if (template.Acts.All(a => a.Id != act))
             throw new ArgumentException($"{template.Name} has no act {act}.", nameof(act));
@@ -39,10 +39,17 @@ public static class ProjectFile
         var paths = new Dictionary<string, string>();
         var files = new List<(string Path, byte[] Bytes)>();
         foreach (var used in template.Channels.SelectMany(c => c.Starters).Select(s => s.Sound).DistinctBy(s => s.Content).OrderBy(s => s.Content, StringComparer.Ordinal))
-            if (sound(used.Content) is { } bytes)
+            if (kept(used.Content) is { } bytes)
             {
                 paths[used.Content] = PathOf(used);
                 files.Add((paths[used.Content], bytes));
+            }
+
+        foreach (var state in HeldDevice.Of(template).Select(d => d.Device.State).OfType<Core.Devices.DeviceState>().DistinctBy(s => s.Content).OrderBy(s => s.Content, StringComparer.Ordinal))
+            if (kept(state.Content) is { } bytes)
+            {
+                paths[state.Content] = ReadStates.PathOf(state);
+                files.Add((paths[state.Content], bytes));
             }
 
         var project = Bytes(ProjectTree.Of(template, act, paths));

@@ -18,6 +18,8 @@ internal static class ProjectIds
 
     public static string Device(ChannelId channel, InsertId insert) => $"device.{channel}.{insert}";
 
+    public static string Instrument(ChannelId channel) => $"instrument.{channel}";
+
     /// <param name="parameter">As the catalogue has it.</param>
     public static string Parameter(ChannelId channel, InsertId insert, string parameter) => $"parameter.{channel}.{insert}.{parameter}";
 }

@@ -39,7 +39,7 @@ public static class ProjectReader
                 return Refused("no-project", "There is no project.xml in it: this is no DAWproject.");
             var metadata = archive.File("metadata.xml", 1024 * 1024);
             return Own(archive, xml) is { } own
-                ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), [], []))
+                ? new FormatResult<ReadProject>.Read(new(own, IsOwn: true, SoundsOf(archive, own), [], []) { States = StatesOf(archive, own) })
                 : Foreign(Load(xml), Titled(metadata, title), new ReadingBudget(MostSteps, cancellation), archive, out _);
         }
         catch (InvalidDataException e)
@@ -127,7 +127,11 @@ public static class ProjectReader
         return sounds;
     }
 
-    /// <param name="archive">In which its sounds lie; null where none shall be read.</param>
+    private static List<(string FileName, byte[] File)> StatesOf(ProjectArchive archive, Template own) =>
+        [.. HeldDevice.Of(own).Select(d => d.Device.State).OfType<Core.Devices.DeviceState>().DistinctBy(s => s.Content).Select(s => (s.FileName, File: archive.Find(ReadStates.PathOf(s), Core.Devices.DeviceState.MostBytes)!))
+            .Where(s => s.File is not null)];
+
+    /// <param name="archive">In which its sounds and states lie; null where none shall be read.</param>
     /// <param name="byTrack">By the XML id of each track the channel that it became.</param>
     private static FormatResult<ReadProject> Foreign(XElement project, string title, ReadingBudget budget, ProjectArchive? archive, out IReadOnlyDictionary<string, ChannelId> byTrack)
     {
@@ -136,8 +140,8 @@ public static class ProjectReader
             return Refused("no-project", $"Its project.xml begins with {TextRules.Cleaned(project.Name.LocalName, 40)}, not with Project.");
         var left = new LeftOut();
         var found = ReadTime.Of(project, left);
-        var empty = EmptyStage.Create(title);
-        var tracks = new ReadTracks(project, empty.Acts, left, budget);
+        var (empty, states) = (EmptyStage.Create(title), new ReadStates(archive));
+        var tracks = new ReadTracks(project, empty.Acts, left, budget, states);
         byTrack = tracks.Tracks;
         var known = byTrack;
         var lanes = (project.Element("Arrangement")?.Descendants("Lanes") ?? []).Where(l => l.Text("track") is not null).ToLookup(l => known.GetValueOrDefault(l.Text("track")!));
@@ -150,8 +154,8 @@ public static class ProjectReader
             left.Add($"{clips} {(clips == 1 ? "clip" : "clips")} of sound.");
         if (project.Descendants("Points").Count(p => !curves.Took(p)) is > 0 and var others)
             left.Add($"{others} {(others == 1 ? "curve" : "curves")} of automation of what is no fader, pan or send here, or is moved already.");
-        if (project.Descendants("State").Any())
-            left.Add($"{project.Descendants("State").Count()} states of plug-ins.");
+        if (project.Descendants("State").Count(s => states.Of(s.Parent!) is null) is > 0 and var lost)
+            left.Add($"{lost} {(lost == 1 ? "state" : "states")} of plug-ins that {(lost == 1 ? "is" : "are")} not in the file.");
         if (project.Element("Scenes")?.HasElements == true)
             left.Add("Scenes.");
         if (channels.Count > TemplateRules.MostChannels)
@@ -159,7 +163,7 @@ public static class ProjectReader
         var template = empty with { Timeline = found.Timeline, Channels = ChannelList.From(channels) };
         return TemplateRules.Check(template) is { } wrong
             ? Refused("not-a-template", $"What it says makes no template. {wrong.Sentence}")
-            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, sounds.Files, HeldOn(project, byTrack, curves, sounds), left.Words));
+            : new FormatResult<ReadProject>.Read(new(template, IsOwn: false, sounds.Files, HeldOn(project, byTrack, curves, sounds), left.Words) { States = states.Files });
     }
 
     /// <summary>Clips of sound and curves, by the track whose lanes they lie in; those of no track are counted for none.</summary>

@@ -13,7 +13,7 @@ internal static class ProjectTree
     public const string EndMarker = "End";
 
     /// <param name="act">Of the template.</param>
-    /// <param name="paths">By content where each sound lies in the file.</param>
+    /// <param name="paths">By content where each sound and each state of a device lies in the file.</param>
     public static XDocument Of(Template template, string act, IReadOnlyDictionary<string, string> paths)
     {
         var time = new TimeMap(template.Timeline);
@@ -24,8 +24,19 @@ internal static class ProjectTree
             new XElement("Transport",
                 new ProjectValue("bpm", bpm => bpm).Element("Tempo", ProjectIds.Tempo, tempo, Timeline.SlowestBpm, Timeline.FastestBpm),
                 new XElement("TimeSignature", new XAttribute("denominator", meter.Unit), new XAttribute("id", ProjectIds.Meter), new XAttribute("numerator", meter.Beats))),
-            TrackElements.Of(template, act),
+            WithStates(TrackElements.Of(template, act), template, paths),
             Arrangement(template, time, paths)));
+    }
+
+    /// <summary>Each plug-in refers to its state, where that lies in the file.</summary>
+    private static XElement WithStates(XElement structure, Template template, IReadOnlyDictionary<string, string> paths)
+    {
+        var plugins = structure.Descendants().Where(e => e.Name.LocalName.EndsWith("Plugin", StringComparison.Ordinal)).ToDictionary(e => e.Attribute("id")!.Value, StringComparer.Ordinal);
+        foreach (var held in HeldDevice.Of(template))
+            if (held.Device.State is { } state && paths.TryGetValue(state.Content, out var path)
+                && plugins.TryGetValue(held.Place.Insert is { } insert ? ProjectIds.Device(held.Place.Channel, insert) : ProjectIds.Instrument(held.Place.Channel), out var plugin))
+                plugin.Element("Enabled")!.AddAfterSelf(new XElement("State", new XAttribute("path", path)));
+        return structure;
     }
 
     private static XElement Arrangement(Template template, TimeMap time, IReadOnlyDictionary<string, string> paths)

@@ -12,7 +12,7 @@ internal static class ReadDevices
     private static readonly string[] BellIds = ["bell-1", "bell-2", "bell-3"];
 
     /// <returns>In order, without instruments; what cannot be an insert is said.</returns>
-    public static Sequence<Insert> Inserts(XElement? devices, string channel, LeftOut left)
+    public static Sequence<Insert> Inserts(XElement? devices, string channel, LeftOut left, ReadStates states)
     {
         var inserts = new List<Insert>();
         foreach (var device in devices?.Elements() ?? [])
@@ -25,7 +25,7 @@ internal static class ReadDevices
                 break;
             }
 
-            if (Of(device, channel, left) is { } insert)
+            if (Of(device, channel, left, states) is { } insert)
                 inserts.Add(insert with { Id = new(Numbering.Fresh(insert.Id.Value, id => inserts.Any(i => i.Id.Value == id))), Off = device.Element("Enabled").Truth("value") == false });
         }
 
@@ -35,10 +35,10 @@ internal static class ReadDevices
     private const int StripLimit = 32;
 
     /// <returns>The first instrument among the devices; null for none.</returns>
-    public static OutsideDevice? Instrument(XElement? devices) =>
-        devices?.Elements().FirstOrDefault(d => d.Text("deviceRole") == "instrument") is { } device && FormatOf(device) is { } format ? Outside(device, format) : null;
+    public static OutsideDevice? Instrument(XElement? devices, ReadStates states) =>
+        devices?.Elements().FirstOrDefault(d => d.Text("deviceRole") == "instrument") is { } device && FormatOf(device) is { } format ? Outside(device, format, states) : null;
 
-    private static Insert? Of(XElement device, string channel, LeftOut left)
+    private static Insert? Of(XElement device, string channel, LeftOut left, ReadStates states)
     {
         switch (device.Name.LocalName)
         {
@@ -70,7 +70,7 @@ internal static class ReadDevices
             return null;
         }
 
-        var outside = Outside(device, format);
+        var outside = Outside(device, format, states);
         return new Insert(new(Identifier.Of(outside.Name, "device")), ProcessorCatalogue.Through) { Device = outside };
     }
 
@@ -127,11 +127,12 @@ internal static class ReadDevices
 
     private static string? FormatOf(XElement device) => device.Name.LocalName switch { "Vst3Plugin" => "VST3", "Vst2Plugin" => "VST2", "ClapPlugin" => "CLAP", "AuPlugin" => "AU", _ => null };
 
-    private static OutsideDevice Outside(XElement device, string format) => new(Named(device.Text("deviceName")))
+    private static OutsideDevice Outside(XElement device, string format, ReadStates states) => new(Named(device.Text("deviceName")))
     {
         Maker = TextRules.Cleaned(device.Text("deviceVendor"), TextRules.LongestName),
         Format = format,
         DeviceId = TextRules.Cleaned(device.Text("deviceID"), 200),
+        State = states.Of(device),
     };
 
     private static string Named(string? name) => TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } said ? said : "Device";

@@ -17,15 +17,16 @@ internal sealed class ReadTracks
     private const int LongestWithNumber = 72;
 
     private readonly LeftOut _left;
+    private readonly ReadStates _states;
     private readonly List<Found> _found = [];
     private readonly Dictionary<string, ChannelId> _byChannel = new(StringComparer.Ordinal);
 
     /// <summary>A track as it was found.</summary>
     private sealed record Found(XElement Track, XElement? Channel, ChannelId Id, string Name, ChannelKind Kind);
 
-    public ReadTracks(XElement project, Sequence<Act> acts, LeftOut left, ReadingBudget budget)
+    public ReadTracks(XElement project, Sequence<Act> acts, LeftOut left, ReadingBudget budget, ReadStates states)
     {
-        _left = left;
+        (_left, _states) = (left, states);
         var (ids, names) = (new FreeNames(StringComparer.Ordinal, "-"), new FreeNames(StringComparer.OrdinalIgnoreCase, " "));
         ids.Take(EmptyStage.Main.Value);
         var master = project.Descendants("Channel").FirstOrDefault(c => c.Text("role") == "master");
@@ -87,7 +88,7 @@ internal sealed class ReadTracks
 
     private static string[] Contents(XElement track) => (track.Text("contentType") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
 
-    private static ChannelKind KindOf(XElement track, XElement? channel, string name, HashSet<string> sums)
+    private ChannelKind KindOf(XElement track, XElement? channel, string name, HashSet<string> sums)
     {
         if (channel is null)
             return ChannelKind.Notes;
@@ -101,7 +102,7 @@ internal sealed class ReadTracks
             return ChannelKind.Trigger;
         if (goesNowhere && role.Family == "direct")
             return ChannelKind.Direct;
-        return contents.Contains("notes") || ReadDevices.Instrument(channel.Element("Devices")) is not null ? ChannelKind.Instrument : ChannelKind.Audio;
+        return contents.Contains("notes") || ReadDevices.Instrument(channel.Element("Devices"), _states) is not null ? ChannelKind.Instrument : ChannelKind.Audio;
     }
 
     private Channel Of(Found found, Dictionary<ChannelId, ChannelId?> destinations, Dictionary<ChannelId, ChannelKind> kinds)
@@ -122,7 +123,7 @@ internal sealed class ReadTracks
             Pan = channel?.Element("Pan").Pan() ?? 0,
             Muted = channel?.Element("Mute").Truth("value") ?? false,
             Sends = can.Sends ? Sends(found, kinds) : [],
-            Inserts = can.Sounds ? ReadDevices.Inserts(channel?.Element("Devices"), found.Name, _left) : [],
+            Inserts = can.Sounds ? ReadDevices.Inserts(channel?.Element("Devices"), found.Name, _left, _states) : [],
             Source = SourceOf(found),
             Stages = found.Track.Truth("loaded") == false && !can.StandsOnce ? Map<StageState>.From(Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))) : Map<StageState>.Empty,
         };
@@ -169,11 +170,11 @@ internal sealed class ReadTracks
 
     private static TapPoint TapOf(XElement send) => send.Text("type") == "pre" ? TapPoint.Pre : TapPoint.Post;
 
-    private static Source? SourceOf(Found found)
+    private Source? SourceOf(Found found)
     {
         if (found.Kind is not (ChannelKind.Instrument or ChannelKind.Trigger) && !(found.Kind == ChannelKind.Direct && Contents(found.Track).Contains("notes")))
             return null;
-        var device = ReadDevices.Instrument(found.Channel?.Element("Devices"));
+        var device = ReadDevices.Instrument(found.Channel?.Element("Devices"), _states);
         var instrument = found.Kind switch
         {
             ChannelKind.Trigger => InstrumentCatalogue.KeyTone,

@@ -65,7 +65,7 @@ internal static class TrackElements
 
     private static XElement? Devices(Template template, Channel channel, string act)
     {
-        var played = (channel.Source as InstrumentSource)?.Device is { } device ? DeviceElements.Plugin(device, "instrument", $"instrument.{channel.Id}", new XElement("Enabled", new XAttribute("value", "true"))) : null;
+        var played = (channel.Source as InstrumentSource)?.Device is { } device ? DeviceElements.Plugin(device, "instrument", ProjectIds.Instrument(channel.Id), new XElement("Enabled", new XAttribute("value", "true"))) : null;
         var devices = new[] { played }.Concat(channel.Inserts.Select(i => DeviceElements.Of(template, channel, i, act))).OfType<XElement>().ToList();
         return devices.Count == 0 ? null : new("Devices", devices);
     }

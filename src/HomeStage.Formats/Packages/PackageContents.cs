@@ -24,6 +24,6 @@ public sealed record PackageContents(Template Song, IReadOnlyCollection<PackageP
     /// <summary>Whether the MIDI file holds what is counted, as the render does.</summary>
     public bool CountedIn { get; init; }
 
-    /// <summary>The WAVE file of a sound that lies in the song, by its content; null for one that is not kept.</summary>
+    /// <summary>The file of a sound that lies in the song, or of a device's state, by its content; null for one that is not kept.</summary>
     public Func<string, byte[]?> Laid { get; init; } = _ => null;
 }

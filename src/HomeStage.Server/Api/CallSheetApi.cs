@@ -8,7 +8,6 @@ using HomeStage.Formats.Midi;
 using HomeStage.Formats.Packages;
 using HomeStage.Server.Api.Views;
 using HomeStage.Server.Data;
-using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
@@ -20,14 +19,14 @@ internal static class CallSheetApi
     {
         group.MapGet("/{id}/call-sheet", async Task<Results<Ok<CallSheet>, ProblemHttpResult>> (string id, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             await store.OpenAsync(id, cancellation) is { } document ? TypedResults.Ok(SheetOf(document.Template, book)) : Problems.NotFound("document"));
-        group.MapGet("/{id}/project", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string? act, DocumentStore store, MediaFiles sounds, CancellationToken cancellation) =>
+        group.MapGet("/{id}/project", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, string? act, DocumentStore store, Carried carried, CancellationToken cancellation) =>
         {
             if (await store.OpenAsync(id, cancellation) is not { Template: var template, Revision: var revision })
                 return Problems.NotFound("document");
             if (act is not null && template.Acts.All(a => a.Id != act))
                 return Problems.NotFound("act");
             using var file = new MemoryStream();
-            ProjectFile.Write(template, act ?? template.FinalAct.Id, sounds.Whole, file, new(id, revision, act ?? template.FinalAct.Id));
+            ProjectFile.Write(template, act ?? template.FinalAct.Id, await carried.OfAsync(template, cancellation), file, new(id, revision, act ?? template.FinalAct.Id));
             return TypedResults.File(file.ToArray(), "application/zip", $"{SongPackage.FileName(template.Name)}{ProjectFile.Extension}");
         });
         group.MapGet("/{id}/midi", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (string id, DocumentStore store, CancellationToken cancellation) =>

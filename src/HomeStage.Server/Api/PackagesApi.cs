@@ -39,11 +39,11 @@ internal static class PackagesApi
 
     public static void MapPackagePlan(this RouteGroupBuilder group) =>
         group.MapGet("/{id}/package", async Task<Results<Ok<IReadOnlyList<PackagePartView>>, ProblemHttpResult>> (
-            string id, DocumentStore store, StudioDesk desk, MediaFiles files, StageAround around, RowBook book, CancellationToken cancellation) =>
+            string id, DocumentStore store, StudioDesk desk, Carried carried, StageAround around, RowBook book, CancellationToken cancellation) =>
         {
             if (await store.OpenAsync(id, cancellation) is not { } song)
                 return Problems.NotFound("document");
-            var contents = new PackageContents(song.Template, [], CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(id, song.Template, cancellation)) { Laid = files.Whole };
+            var contents = new PackageContents(song.Template, [], CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(id, song.Template, cancellation)) { Laid = await carried.OfAsync(song.Template, cancellation) };
             return TypedResults.Ok(PlanOf(song.Compiled.In((await desk.OnAsync(cancellation))?.Studio), contents));
         });
 
@@ -88,7 +88,7 @@ internal static class PackagesApi
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, MediaFiles files, StageAround around, RowBook book, ZipFolder folder, JobQueue<SongZip> jobs, CancellationToken cancellation)
+        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, Carried carried, StageAround around, RowBook book, ZipFolder folder, JobQueue<SongZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
@@ -100,7 +100,7 @@ internal static class PackagesApi
             return Problems.Refused(new Refusal.Missing("part", "", "that shall be in the package"));
         var on = await desk.OnAsync(cancellation);
         var compiled = song.Compiled.In(on?.Studio);
-        var contents = new PackageContents(song.Template, parts, CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(song.Id, song.Template, cancellation)) { CountedIn = asked.CountedIn, Laid = files.Whole, Origin = new(song.Id, song.Revision, song.Template.FinalAct.Id) };
+        var contents = new PackageContents(song.Template, parts, CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(song.Id, song.Template, cancellation)) { CountedIn = asked.CountedIn, Laid = await carried.OfAsync(song.Template, cancellation), Origin = new(song.Id, song.Revision, song.Template.FinalAct.Id) };
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}/{on?.Id}/{string.Join(',', parts)}", work => Made(contents, compiled, request, folder, media, work));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));
     }

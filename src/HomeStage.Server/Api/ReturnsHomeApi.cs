@@ -62,7 +62,7 @@ internal static class ReturnsHomeApi
     /// <param name="name">What it is called where the file does not say.</param>
     /// <param name="anew">Whether it becomes a song of its own though it is known.</param>
     private static async Task<Results<Ok<CameBack>, Created<TemplatesApi.BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, ZipFolder zips, CancellationToken cancellation, bool anew = false)
+        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, DeviceStates states, ZipFolder zips, CancellationToken cancellation, bool anew = false)
     {
         await using var file = zips.NewFile();
         if (!await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation))
@@ -72,7 +72,7 @@ internal static class ReturnsHomeApi
             return open.Kind == DocumentKind.Song
                 ? TypedResults.Ok(new CameBack(open.Id, open.Template.Name, open.Revision, [.. WorkElsewhere.Of(back.Was, back.Now, open.Template).Select(c => new DoneElsewhere(c.Words, c.Standing, c.Why?.Sentence, c.Edits))]))
                 : await OfTemplateAsync(back, open, name, store, media, cancellation);
-        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation)).Result switch
+        return (await TemplatesApi.ProjectAsync(DocumentKind.Song, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, states, cancellation)).Result switch
         {
             Created<TemplatesApi.BroughtIn> made => made,
             ProblemHttpResult problem => problem,

@@ -87,10 +87,10 @@ internal static class TemplatesApi
 
     /// <param name="name">What it is called where the file does not say.</param>
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, ZipFolder folder, CancellationToken cancellation)
+        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, DeviceStates states, ZipFolder folder, CancellationToken cancellation)
     {
         await using var file = folder.NewFile();
-        return !await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation) ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, cancellation);
+        return !await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation) ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, states, cancellation);
     }
 
     internal static ProblemHttpResult ProjectTooLarge() => Problems.Unreadable("too-large", $"A project may have {ProjectReader.MostBytes / 1024 / 1024 / 1024} GB.");
@@ -98,7 +98,7 @@ internal static class TemplatesApi
     /// <summary>A project file as a template or as a song.</summary>
     /// <param name="known">Devices that are known here; those of the project that are the same are heard as they are.</param>
     internal static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> ProjectAsync(
-        DocumentKind kind, Stream file, string? name, IReadOnlyList<DevicesApi.KnownDevice> known, DocumentStore store, MediaStore media, CancellationToken cancellation)
+        DocumentKind kind, Stream file, string? name, IReadOnlyList<DevicesApi.KnownDevice> known, DocumentStore store, MediaStore media, DeviceStates states, CancellationToken cancellation)
     {
         switch (ProjectReader.Read(file, TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } title ? title : "Brought in", cancellation))
         {
@@ -107,6 +107,8 @@ internal static class TemplatesApi
             case FormatResult<ReadProject>.Read { Value: var read }:
                 foreach (var (soundTitle, sound) in read.Sounds)
                     await media.AddAsync(sound, soundTitle, cancellation);
+                foreach (var (fileName, state) in read.States)
+                    await states.AddAsync(state, fileName, cancellation);
                 var template = read.IsOwn ? read.Template : KnownStandIns.In(read.Template, [.. known.Select(k => (k.Device, k.StandIn))]);
                 return await BringInAsync(new(kind, template) { Brought = read.LeftOut.Count > 0 ? new(read.LeftOut, read.Held) : null }, store, media, cancellation);
             default:

@@ -98,6 +98,7 @@ public static class StageApp
         services.AddSingleton<SidesJoined>();
         services.AddSingleton<ShelfStore>();
         services.AddSingleton<StudioDesk>();
+        services.AddSingleton<Carried>();
         services.AddSingleton<StageAround>();
         services.AddSingleton<DeviceStates>();
         services.AddSingleton<SoundUses>();

@@ -130,7 +130,7 @@ public class ProjectReaderTests
         Assert.Equal([(0.5, 64), (2.5, 64)], riff.Notes.Select(n => (n.StartTick / (double)Ticks.PerQuarter, n.Velocity)));
         Assert.Contains(read.LeftOut, w => w.Contains("Crisp", StringComparison.Ordinal));
         Assert.Contains("1 clip of sound.", read.LeftOut);
-        Assert.Contains("1 states of plug-ins.", read.LeftOut);
+        Assert.Contains("1 state of plug-ins that is not in the file.", read.LeftOut);
     }
 
     [Theory]
