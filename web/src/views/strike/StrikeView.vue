@@ -139,6 +139,10 @@ input[type='checkbox'] {
   text-decoration: none;
 }
 
+.groups + section {
+  margin-top: 18px;
+}
+
 .left {
   columns: 2 320px;
   padding-left: 18px;
