@@ -6,7 +6,6 @@ using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.DawProject;
-using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Formats.Tests.DawProject;
