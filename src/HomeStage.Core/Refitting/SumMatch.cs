@@ -49,10 +49,18 @@ internal static class SumMatch
         var (role, roleThere) = (ChannelRole.Of(mine).Role, ChannelRole.Of(theirs).Role);
         var sameBusRole = role == roleThere && role != RoleNames.Unknown;
         var share = ShareAlike(FamiliesInto(old, mine), FamiliesInto(plan, theirs));
-        if (!sameName && !sameRole && !sameBusRole)
+        if (!sameName && ((!sameRole && !sameBusRole) || IsPartOfAKit(old, mine) != IsPartOfAKit(plan, theirs)))
             return default;
         var worth = (sameName ? OfName : 0) + (sameRole ? OfRole : 0) + (sameBusRole ? OfBusRole : 0) + (long)(share * OfShare) + 1;
         return (worth, sameName ? "of the same name" : $"both are for {Spoken(sameRole ? read : role)}");
+    }
+
+    /// <summary>Whether a bus sums some splits of one machine whose others go elsewhere: a snare's sum is no drum bus.</summary>
+    private static bool IsPartOfAKit(Template template, Channel sum)
+    {
+        var into = template.Channels.Where(c => c.Destination == sum.Id).ToList();
+        return into.Count > 0 && into.TrueForAll(c => c.Source is OutputSource) && into.Select(c => ((OutputSource)c.Source!).Instrument).Distinct().ToList() is [var kit]
+            && template.Channels.Any(c => c.Source is OutputSource other && other.Instrument == kit && c.Destination != sum.Id);
     }
 
     internal static string Spoken(string role) => role.Replace('-', ' ');

@@ -73,6 +73,21 @@ public class RefitTests
     }
 
     [Fact]
+    public void TheSumOfOneDrum_IsNoDrumBus()
+    {
+        AddChannel split(string id, string name, int output, string feeds) => new(new() { Id = new(id), Name = name, Kind = ChannelKind.Split, Destination = new(feeds), Source = new OutputSource(new("kit"), output) });
+        var plan = OneBar(
+            Named("thunder", "Thunder", "mix-bus"), Named("sn", "Snare sum", "thunder"),
+            new AddChannel(new() { Id = new("kit"), Name = "Breakwater Kit", Kind = ChannelKind.Instrument, Destination = new("thunder"), Source = new InstrumentSource(InstrumentCatalogue.Breakwater, Core.Kits.StandInKits.Breakwater) }),
+            split("k", "Kick", 2, "thunder"), split("s", "Snare", 3, "sn"), split("c", "Clap", 4, "sn"), split("h", "Hats", 7, "thunder"));
+        var old = OneBar(Named("db", "DRUM BUSS", "mix-bus"), Source("bd", "Kik in", "db"), Source("hh", "Hat", "db"), Source("sd", "Sn top", "db"));
+
+        var line = Refit.Of(old, plan, new()).Refit!.Lines.Single(l => l.Name == "DRUM BUSS");
+
+        Assert.Equal((RefitKind.StandsFor, "Thunder"), (line.Kind, line.ToName));
+    }
+
+    [Fact]
     public void OfTwoBusesThatHaveTheRole_ItIsTheOneWhereItWent()
     {
         var plan = OneBar(Named("n", "Narrators", "mix-bus"), Named("s", "Voices", "mix-bus"), Source("n1", "Narrator low", "n"), Source("n2", "Narrator high", "n"), Source("s1", "Lead vox", "s"));
