@@ -13,11 +13,11 @@ public sealed class Contour
 
     private readonly double[] _db;
 
-    private Contour(double[] db) => _db = db;
+    private Contour(double[] db) => (_db, LoudestDb) = (db, db.DefaultIfEmpty(SilenceDb).Max());
 
     public double LengthSeconds => (double)_db.Length / RateHz;
 
-    public double LoudestDb => _db.DefaultIfEmpty(SilenceDb).Max();
+    public double LoudestDb { get; }
 
     /// <param name="lanes">One or two of one length; full scale is 1.</param>
     public static Contour Of(IReadOnlyList<float[]> lanes, int sampleRateHz)

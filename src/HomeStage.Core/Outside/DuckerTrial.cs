@@ -11,18 +11,18 @@ namespace HomeStage.Core.Outside;
 /// <param name="Hit">Leads to the key; null for a ducker that follows the beat alone.</param>
 public sealed record DuckerTrial(Ducker Ducker, LineSource Voice, LineSource? Hit)
 {
+    /// <param name="sources">Everything that notes fire, with the channels that it is to be heard on.</param>
     /// <returns>Or why it cannot be tried: a sentence without its subject and full stop.</returns>
-    public static (DuckerTrial? Trial, string? Why) Of(Template template, string act, Ducker ducker)
+    public static (DuckerTrial? Trial, string? Why) Of(Template template, string act, Ducker ducker, IReadOnlyList<(LineSource Source, IReadOnlySet<ChannelId> Reached)> sources)
     {
         var channel = template.Channels[ducker.Channel];
         var insert = channel.Inserts.First(i => i.Id == ducker.Insert);
         if (!insert.IsLiveIn(template, act))
             return (null, "is switched off in this act");
-        var sources = LineSource.AllOf(template, act).Where(s => s.Note is not null).Select(s => (Source: s, Reached: LineCheck.Expected(template, act, s))).ToList();
         var beatAlone = ducker.Way == DuckingWay.Notes && ducker.By.Count == 0;
         var hits = beatAlone ? [] : ducker.Way == DuckingWay.Level ? ByLevel(template, ducker, sources) : ByNotes(template, ducker, insert.Trigger ?? NoteTrigger.Plain);
         // A hit that is heard on the channel itself would hide how far it goes down.
-        var hit = hits.FirstOrDefault(h => sources.Find(s => s.Source == h).Reached?.Contains(ducker.Channel) != true);
+        var hit = hits.FirstOrDefault(h => sources.FirstOrDefault(s => s.Source == h).Reached?.Contains(ducker.Channel) != true);
         if (!beatAlone && hit is null)
             return (null, hits.Count == 0 ? "has nothing that notes could hit it by" : "hears what is heard on its own channel as well");
         var voices = sources.Where(s => s.Reached.Contains(ducker.Channel) && s.Source.Channel != hit?.Channel && (ducker.Way == DuckingWay.Notes || !ducker.By.Any(s.Reached.Contains)));
@@ -30,7 +30,7 @@ public sealed record DuckerTrial(Ducker Ducker, LineSource Voice, LineSource? Hi
         return voice is null ? (null, "has no instrument on its channel that could be held") : (new(ducker, voice, hit), null);
     }
 
-    private static List<LineSource> ByLevel(Template template, Ducker ducker, List<(LineSource Source, IReadOnlySet<ChannelId> Reached)> sources) =>
+    private static List<LineSource> ByLevel(Template template, Ducker ducker, IReadOnlyList<(LineSource Source, IReadOnlySet<ChannelId> Reached)> sources) =>
         [.. ducker.By.Where(b => template.Channels[b] is { Kind: ChannelKind.Trigger, Source: InstrumentSource }).Select(b => Plain(template, b)), .. sources.Where(s => ducker.By.Any(s.Reached.Contains)).Select(s => s.Source)];
 
     private static List<LineSource> ByNotes(Template template, Ducker ducker, NoteTrigger trigger) =>

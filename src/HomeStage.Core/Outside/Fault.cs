@@ -50,14 +50,3 @@ public enum FaultKind
 /// <param name="Amount">In decibels for a level, in milliseconds for a time, in percent for a share; 0 where there is none.</param>
 /// <param name="Instead">What is heard in its place.</param>
 public sealed record Fault(FaultKind Kind, double Amount = 0, string? Instead = null);
-
-/// <summary>What is heard of one source on one channel.</summary>
-/// <param name="IsExpected">Whether it belongs there.</param>
-/// <param name="OffDb">How much louder it is than expected, against all others; null where that cannot be said.</param>
-/// <param name="LateMs">How much later it is than expected; null where that cannot be said.</param>
-/// <param name="IsSame">Whether it is the sound that is heard here; levels, times and polarity are judged of such alone.</param>
-public sealed record PadReading(ChannelId Channel, FiredSlot Slot, bool IsExpected, double? OffDb, double? LateMs, bool IsSame, Sequence<Fault> Faults)
-{
-    /// <summary>Whether what is wrong with it began before this channel.</summary>
-    public bool Follows { get; init; }
-}

@@ -1,4 +1,5 @@
 using HomeStage.Core.Ducking;
+
 namespace HomeStage.Core.Outside;
 
 /// <summary>Holds what came back from a workstation against the test as it is heard here.</summary>

@@ -46,11 +46,16 @@ public sealed record TestSong(Template Template, string Act, IReadOnlyList<TestS
 
     private static IEnumerable<DuckerTrial> Duckers(Template template, string act, List<Unfired> unfired)
     {
-        foreach (var ducker in Ducker.In(template).Where(d => template.Channels[d.Channel].StageIn(act) != StageState.InTheWings))
-            if (DuckerTrial.Of(template, act, ducker) is { Trial: { } trial })
+        var duckers = Ducker.In(template).Where(d => template.Channels[d.Channel].StageIn(act) != StageState.InTheWings).ToList();
+        var sources = duckers.Count == 0 ? [] : LineSource.AllOf(template, act).Where(s => s.Note is not null).Select(s => (s, LineCheck.Expected(template, act, s))).ToList();
+        foreach (var ducker in duckers)
+        {
+            var (trial, why) = DuckerTrial.Of(template, act, ducker, sources);
+            if (trial is not null)
                 yield return trial;
             else
-                unfired.Add(new($"The ducker on {template.Channels[ducker.Channel].Name}", DuckerTrial.Of(template, act, ducker).Why!));
+                unfired.Add(new($"The ducker on {template.Channels[ducker.Channel].Name}", why!));
+        }
     }
 
     private static Draft Fire(Clock clock, LineSource source, int number)

@@ -6,6 +6,9 @@ namespace HomeStage.Formats.Arranging;
 /// <param name="Starts">Where each section begins in the file, in its own quarter notes: they go by the file where a section here is longer.</param>
 internal sealed record FoundTimeline(Timeline Timeline, IReadOnlyList<double> Starts)
 {
+    /// <summary>What a marker is called that stands where the last section ends, where a format says no length.</summary>
+    public const string EndMarker = "End";
+
     /// <summary>In quarter notes.</summary>
     private const double HardlyApart = 1e-6;
 
@@ -24,7 +27,7 @@ internal sealed record FoundTimeline(Timeline Timeline, IReadOnlyList<double> St
         Meter MeterAt(double quarters) => meterAt.FindLastIndex(c => c.Quarters <= quarters + HardlyApart) is >= 0 and var at ? meterAt[at].Meter : meter;
         var marks = Marks(markers, left);
         // A last marker of that name is the end itself, and no section.
-        if (marks.Count > 1 && string.Equals(marks[^1].Name, DawProject.ProjectTree.EndMarker, StringComparison.OrdinalIgnoreCase))
+        if (marks.Count > 1 && string.Equals(marks[^1].Name, EndMarker, StringComparison.OrdinalIgnoreCase))
         {
             end = marks[^1].Quarters;
             marks.RemoveAt(marks.Count - 1);

@@ -2,6 +2,7 @@ using System.Xml.Linq;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
+using HomeStage.Formats.Arranging;
 using static HomeStage.Formats.DawProject.ProjectValue;
 
 namespace HomeStage.Formats.DawProject;
@@ -9,9 +10,6 @@ namespace HomeStage.Formats.DawProject;
 /// <summary>A template as project.xml of DAWproject 1.0 (open format; its elements are from memory).</summary>
 internal static class ProjectTree
 {
-    /// <summary>What the marker is called that stands where the last section ends: the format says no length.</summary>
-    public const string EndMarker = "End";
-
     /// <param name="act">Of the template.</param>
     /// <param name="paths">By content where each sound and each state of a device lies in the file.</param>
     public static XDocument Of(Template template, string act, IReadOnlyDictionary<string, string> paths)
@@ -50,7 +48,7 @@ internal static class ProjectTree
             new XElement("Lanes", new XAttribute("timeUnit", "beats"), lanes),
             new XElement("Markers", new XAttribute("timeUnit", "beats"),
                 time.Sections.Select(s => new XElement("Marker", new XAttribute("name", ProjectText.Of(s.Section.Name)), new XAttribute("time", Number(LaneElements.Quarters(s.StartTick))))),
-                new XElement("Marker", new XAttribute("name", EndMarker), new XAttribute("time", Number(LaneElements.Quarters(time.LengthTicks))))),
+                new XElement("Marker", new XAttribute("name", FoundTimeline.EndMarker), new XAttribute("time", Number(LaneElements.Quarters(time.LengthTicks))))),
             new XElement("TempoAutomation", new XAttribute("timeUnit", "beats"), new XAttribute("unit", "bpm"), new XElement("Target", new XAttribute("parameter", ProjectIds.Tempo)),
                 Changing(time, s => s.TempoBpm).Select(s => new XElement("RealPoint", At(s), new XAttribute("value", Number(s.TempoBpm)), new XAttribute("interpolation", "hold")))),
             new XElement("TimeSignatureAutomation", new XAttribute("timeUnit", "beats"), new XElement("Target", new XAttribute("parameter", ProjectIds.Meter)),

@@ -5,6 +5,7 @@ using HomeStage.Core.Colours;
 using HomeStage.Core.Making;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
+using HomeStage.Formats.Arranging;
 
 namespace HomeStage.Formats.DawProject;
 

@@ -1,6 +1,6 @@
 namespace HomeStage.Server.Jobs;
 
-/// <summary>Where stems and packages lie while they are rendered and until they are taken; what an earlier run has left there goes.</summary>
+/// <summary>Where large files lie for a while: stems and packages until they are taken, projects while they are read, the sound of a line check; what an earlier run has left there goes.</summary>
 public sealed class ZipFolder
 {
     private readonly string _path;

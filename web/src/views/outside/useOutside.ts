@@ -40,7 +40,8 @@ export function useOutside(document: Readonly<Ref<string>>) {
       job = await asked(api.GET('/api/outside-checks/{id}', { params: { path: { id: job.id } } }))
     }
     if (job.state === 'done') return job.id
-    bench = undefined
+    // Another document may have its own by now.
+    if (bench === job.id) bench = undefined
     throw new Error('The test could not be rendered here.')
   }
 

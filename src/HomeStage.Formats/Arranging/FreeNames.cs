@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace HomeStage.Formats.DawProject;
+namespace HomeStage.Formats.Arranging;
 
 /// <summary>Names that are given once each: one that is taken gets the next number. As quick for a thousand of one name as for one.</summary>
 /// <param name="between">Stands between a name and its number.</param>
