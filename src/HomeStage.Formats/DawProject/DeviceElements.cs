@@ -1,4 +1,5 @@
 using System.Xml.Linq;
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
@@ -18,7 +19,7 @@ internal static class DeviceElements
         var enabled = new XElement("Enabled", new XAttribute("value", Truth(insert.IsLiveIn(template, act))));
         if (insert.Device is { } device)
             return Plugin(device, "audioFX", ProjectIds.Device(channel.Id, insert.Id), enabled);
-        var part = new Part(channel, insert);
+        var part = new Part(template, channel, insert);
         return insert.Processor switch
         {
             ProcessorCatalogue.Equaliser => Made("Equalizer", Equaliser(part)),
@@ -83,13 +84,17 @@ internal static class DeviceElements
     }
 
     /// <summary>An insert whose values are asked for.</summary>
-    private sealed class Part(Channel channel, Insert insert)
+    private sealed class Part(Template template, Channel channel, Insert insert)
     {
         private readonly ProcessorKind _kind = insert.Kind();
 
         public double Value(string parameter) => _kind.Value(insert.Settings, parameter);
 
-        public bool IsMoved(string parameter) => channel.Shapes.Any(s => s.Target is Core.Automation.InsertTarget moved && moved.Insert == insert.Id && moved.Parameter == parameter);
+        public bool IsMoved(string parameter)
+        {
+            var target = new InsertTarget(insert.Id, parameter);
+            return channel.Shapes.Any(s => s.Target.Equals(target)) || template.Levers.Any(l => l.Ranges.Any(r => r.Channel == channel.Id && r.Target.Equals(target)));
+        }
 
         public XElement Real(string name, string parameter, ProjectValue value)
         {

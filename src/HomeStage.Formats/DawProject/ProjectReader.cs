@@ -7,6 +7,7 @@ using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Striking;
 using HomeStage.Core.Templates;
 using HomeStage.Formats.Documents;
+using HomeStage.Formats.Wave;
 
 namespace HomeStage.Formats.DawProject;
 
@@ -18,7 +19,6 @@ public static class ProjectReader
     /// <summary>A project of a finished song has its sound in it, which is not looked at.</summary>
     public const long MostBytes = 8L * 1024 * 1024 * 1024;
 
-    private const int MostSound = 64 * 1024 * 1024;
     private const int MostXml = 32 * 1024 * 1024;
     private const int DeepestNesting = 256;
     private const long MostSteps = 4_000_000;
@@ -117,12 +117,12 @@ public static class ProjectReader
             ? own
             : null;
 
-    /// <summary>As they lie in the file; one that is not what it is called after is passed over, as are those beyond 128 MB together.</summary>
+    /// <summary>As they lie in the file; one that is not what it is called after is passed over, as are those beyond 1 GB together.</summary>
     private static List<(string Title, byte[] File)> SoundsOf(ProjectArchive archive, Template own)
     {
         var sounds = new List<(string Title, byte[] File)>();
         foreach (var used in own.Channels.SelectMany(c => c.Starters).Select(s => s.Sound).DistinctBy(s => s.Content))
-            if (archive.File(ProjectFile.PathOf(used), MostSound) is { } bytes && Mark(bytes) == used.Content && sounds.Sum(s => (long)s.File.Length) + bytes.Length <= 2L * MostSound)
+            if (archive.File(ProjectFile.PathOf(used), WaveReader.MostBytes) is { } bytes && Mark(bytes) == used.Content && sounds.Sum(s => (long)s.File.Length) + bytes.Length <= 4L * WaveReader.MostBytes)
                 sounds.Add((used.Title, bytes));
         return sounds;
     }
@@ -153,7 +153,7 @@ public static class ProjectReader
         if (project.Descendants("Audio").Count(a => !sounds.Took(a)) is > 0 and var clips)
             left.Add($"{clips} {(clips == 1 ? "clip" : "clips")} of sound.");
         if (project.Descendants("Points").Count(p => !curves.Took(p)) is > 0 and var others)
-            left.Add($"{others} {(others == 1 ? "curve" : "curves")} of automation of what is no fader, pan or send here, or is moved already.");
+            left.Add($"{others} {(others == 1 ? "curve" : "curves")} of automation of what is no fader, pan, send or control here, or is moved already.");
         if (project.Descendants("State").Count(s => states.Of(s.Parent!) is null) is > 0 and var lost)
             left.Add($"{lost} {(lost == 1 ? "state" : "states")} of plug-ins that {(lost == 1 ? "is" : "are")} not in the file.");
         if (project.Element("Scenes")?.HasElements == true)

@@ -20,7 +20,7 @@ internal static class ProjectTree
             new XAttribute("version", "1.0"),
             new XElement("Application", new XAttribute("name", "Home Stage"), new XAttribute("version", typeof(ProjectTree).Assembly.GetName().Version!.ToString(3))),
             new XElement("Transport",
-                new ProjectValue("bpm", bpm => bpm).Element("Tempo", ProjectIds.Tempo, tempo, Timeline.SlowestBpm, Timeline.FastestBpm),
+                ProjectValue.Tempo.Element("Tempo", ProjectIds.Tempo, tempo, Timeline.SlowestBpm, Timeline.FastestBpm),
                 new XElement("TimeSignature", new XAttribute("denominator", meter.Unit), new XAttribute("id", ProjectIds.Meter), new XAttribute("numerator", meter.Beats))),
             WithStates(TrackElements.Of(template, act), template, paths),
             Arrangement(template, time, paths)));

@@ -6,16 +6,17 @@ using HomeStage.Formats.Arranging;
 
 namespace HomeStage.Formats.DawProject;
 
-/// <summary>Points of automation as curves over sections: of faders, pans and sends. What holds to the next section holds there.</summary>
-internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel, Target Target)> targets, FoundTimeline found, ReadingBudget budget)
+/// <summary>Points of automation as curves over sections: of faders, pans, sends and the controls of generic devices. What holds to the next section holds there.</summary>
+/// <param name="targets">By the XML id of its parameter what can be moved, and how it is said.</param>
+internal sealed class ReadCurves(IReadOnlyDictionary<string, MovedParameter> targets, FoundTimeline found, ReadingBudget budget)
 {
     /// <summary>A line of the format's own unit is one of ours where so many places between are looked at.</summary>
     private const int Between = 16;
 
     private const double HardlyApart = 1e-6;
 
-    /// <summary>What is nearer to where the value stands by itself is no movement.</summary>
-    private const double SameValue = 0.002;
+    /// <summary>What is nearer to where the value stands by itself is no movement, as a share of what is told apart.</summary>
+    private const double SameValue = 0.1;
 
     private readonly HashSet<(ChannelId, Target)> _moved = [];
     private readonly HashSet<XElement> _taken = [];
@@ -30,10 +31,10 @@ internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel,
         var shapes = new List<Shape>();
         foreach (var points in pointsOf[channel.Id])
         {
-            var target = targets[points.Element("Target").Text("parameter")!].Target;
-            if ((target is SendTarget send && channel.Sends.All(s => s.To != send.To)) || _moved.Contains((channel.Id, target)))
+            var (_, target, said) = targets[points.Element("Target").Text("parameter")!];
+            if (MovedRange.Of(channel, target) is not { } range || _moved.Contains((channel.Id, target)))
                 continue;
-            var curves = Curves(channel, target, points).ToList();
+            var curves = Curves(range, target, said, points).ToList();
             if (shapes.Count + curves.Count > Shape.MostOnAChannel)
                 continue;
             _moved.Add((channel.Id, target));
@@ -49,47 +50,29 @@ internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel,
         (arrangement?.Descendants("Points") ?? []).Where(p => p.Element("Target").Text("parameter") is { } id && targets.ContainsKey(id) && p.AncestorsAndSelf().All(a => a.Text("timeUnit") != "seconds" && a.Name.LocalName != "Clip"))
             .ToLookup(p => targets[p.Element("Target").Text("parameter")!].Channel);
 
-    private IEnumerable<Shape> Curves(Channel channel, Target target, XElement points)
+    private IEnumerable<Shape> Curves(MovedRange range, Target target, ProjectValue value, XElement points)
     {
-        var said = Said(target, points);
+        var said = Said(value, points);
         if (said.Count == 0)
             yield break;
         budget.Spend((long)said.Count * (Between + found.Timeline.Sections.Count));
-        var (stored, scale) = (Stored(channel, target), target is PanTarget ? Scale.Linear : Scale.Level);
         for (var n = 0; n < found.Timeline.Sections.Count; n++)
         {
             var section = found.Timeline.Sections[n];
             var (start, quarters) = (found.Starts[n], found.Timeline.TicksOf(section) / (double)Ticks.PerQuarter);
-            var curve = Thinned(Sampled(said, target, start, quarters), scale);
-            if (curve.Exists(p => Math.Abs(Heard(p.Value, scale) - Heard(stored, scale)) > SameValue))
+            var curve = Thinned(Sampled(said, x => range.Held(value.Ours(x)), start, quarters), range);
+            if (curve.Exists(p => Math.Abs(range.Heard(p.Value) - range.Heard(range.Stored)) > SameValue))
                 yield return new(target, section.Id, curve.ToSequence());
         }
     }
 
-    private static double Stored(Channel channel, Target target) => target switch
-    {
-        PanTarget => channel.Pan,
-        SendTarget send => channel.Sends.First(s => s.To == send.To) is { Open: true } open ? Db(open.Level) : Scales.SilenceDb,
-        _ => Db(channel.Level),
-    };
-
-    private static double Db(Core.Values.Decibels level) => level.IsSilence ? Scales.SilenceDb : level.Value;
-
-    private static List<(double Quarters, double Value, bool Glides)> Said(Target target, XElement points) =>
+    /// <summary>In the unit in which the format goes in a straight line.</summary>
+    private static List<(double Quarters, double Value, bool Glides)> Said(ProjectValue value, XElement points) =>
         [.. points.Elements("RealPoint").Select(p => (Quarters: p.Number("time"), Value: p.Number("value"), Glides: p.Text("interpolation") == "linear")).Where(p => p.Quarters is not null && p.Value is not null)
-            .Select(p => (p.Quarters!.Value, InTheFormat(target, points.Text("unit"), p.Value!.Value), p.Glides)).OrderBy(p => p.Item1)];
-
-    /// <summary>In the unit in which the format goes in a straight line: an amplitude, or a pan from 0 to 1.</summary>
-    private static double InTheFormat(Target target, string? unit, double value) => target is PanTarget
-        ? Math.Clamp(unit switch { "percent" => (value / 100 + 1) / 2, "linear" => (value + 1) / 2, _ => value }, 0, 1)
-        : Math.Max(0, unit switch { "decibel" => Math.Pow(10, value / 20), "percent" => value / 100, _ => value });
-
-    private static double Ours(Target target, double value) => target is PanTarget
-        ? Math.Round(2 * value - 1, 4)
-        : value <= 1e-9 ? Scales.SilenceDb : Math.Round(Math.Min(20 * Math.Log10(value), Core.Values.Decibels.FaderTop.Value), 3);
+            .Select(p => (p.Quarters!.Value, value.Meant(points.Text("unit"), p.Value!.Value), p.Glides)).OrderBy(p => p.Item1)];
 
     /// <summary>Over one section: where it begins and ends, at each point, and between points that it glides from one to another.</summary>
-    private static List<ShapePoint> Sampled(List<(double Quarters, double Value, bool Glides)> said, Target target, double start, double quarters)
+    private static List<ShapePoint> Sampled(List<(double Quarters, double Value, bool Glides)> said, Func<double, double> ours, double start, double quarters)
     {
         double At(double at)
         {
@@ -101,7 +84,7 @@ internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel,
         }
 
         var places = new SortedDictionary<double, double>();
-        void Put(double at, double value) => places[Math.Clamp((at - start) / quarters, 0, 1)] = Ours(target, value);
+        void Put(double at, double value) => places[Math.Clamp((at - start) / quarters, 0, 1)] = ours(value);
         var end = start + quarters;
         Put(start, At(start));
         for (var n = 0; n < said.Count; n++)
@@ -138,10 +121,9 @@ internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel,
     }
 
     /// <summary>Without points that lie on the way between others, by Ramer and Douglas–Peucker (1972, 1973); the most that a curve may have.</summary>
-    private static List<ShapePoint> Thinned(List<ShapePoint> points, Scale scale)
+    private static List<ShapePoint> Thinned(List<ShapePoint> points, MovedRange range)
     {
         var kept = new SortedSet<int> { 0, points.Count - 1 };
-        var tolerance = scale == Scale.Linear ? 0.002 : 0.03;
         var stretches = new PriorityQueue<(int From, int To, int At), double>();
         void Look(int from, int to)
         {
@@ -149,12 +131,12 @@ internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel,
             for (var i = from + 1; i < to; i++)
             {
                 var share = (points[i].Place - points[from].Place) / (points[to].Place - points[from].Place);
-                var off = Math.Abs(Heard(scale.Between(points[from].Value, points[to].Value, share), scale) - Heard(points[i].Value, scale));
+                var off = Math.Abs(range.Heard(range.Scale.Between(points[from].Value, points[to].Value, share)) - range.Heard(points[i].Value));
                 if (off > worst)
                     (worst, at) = (off, i);
             }
 
-            if (worst > tolerance)
+            if (worst > 1)
                 stretches.Enqueue((from, to, at), -worst);
         }
 
@@ -168,7 +150,4 @@ internal sealed class ReadCurves(IReadOnlyDictionary<string, (ChannelId Channel,
 
         return [.. kept.Select(i => points[i])];
     }
-
-    /// <summary>Below the floor of levels nothing is told apart.</summary>
-    private static double Heard(double value, Scale scale) => scale == Scale.Linear ? value : Math.Max(value, Scales.FloorDb);
 }

@@ -11,10 +11,10 @@ internal static class ReadDevices
 {
     private static readonly string[] BellIds = ["bell-1", "bell-2", "bell-3"];
 
-    /// <returns>In order, without instruments; what cannot be an insert is said.</returns>
-    public static Sequence<Insert> Inserts(XElement? devices, string channel, LeftOut left, ReadStates states)
+    /// <returns>In order, without instruments, each with the XML ids of its controls; what cannot be an insert is said.</returns>
+    public static IReadOnlyList<(Insert Insert, IReadOnlyList<(string Id, string Parameter)> Controls)> Inserts(XElement? devices, string channel, LeftOut left, ReadStates states)
     {
-        var inserts = new List<Insert>();
+        var inserts = new List<(Insert Insert, IReadOnlyList<(string, string)> Controls)>();
         foreach (var device in devices?.Elements() ?? [])
         {
             if (device.Text("deviceRole") == "instrument")
@@ -25,11 +25,11 @@ internal static class ReadDevices
                 break;
             }
 
-            if (Of(device, channel, left, states) is { } insert)
-                inserts.Add(insert with { Id = new(Numbering.Fresh(insert.Id.Value, id => inserts.Any(i => i.Id.Value == id))), Off = device.Element("Enabled").Truth("value") == false });
+            if (Of(device, channel, left, states) is { } made)
+                inserts.Add((made.Insert with { Id = new(Numbering.Fresh(made.Insert.Id.Value, id => inserts.Exists(i => i.Insert.Id.Value == id))), Off = device.Element("Enabled").Truth("value") == false }, made.Controls));
         }
 
-        return inserts.ToSequence();
+        return inserts;
     }
 
     private const int StripLimit = 32;
@@ -38,24 +38,23 @@ internal static class ReadDevices
     public static OutsideDevice? Instrument(XElement? devices, ReadStates states) =>
         devices?.Elements().FirstOrDefault(d => d.Text("deviceRole") == "instrument") is { } device && FormatOf(device) is { } format ? Outside(device, format, states) : null;
 
-    private static Insert? Of(XElement device, string channel, LeftOut left, ReadStates states)
+    private static Made? Of(XElement device, string channel, LeftOut left, ReadStates states)
     {
         switch (device.Name.LocalName)
         {
             case "Equalizer" when !device.Elements("Band").Any():
-                return Made(ProcessorCatalogue.Gain, ("gain-db", device.Element("OutputGain").Db()));
+                return MadeOf(ProcessorCatalogue.Gain, new Control("gain-db", device.Element("OutputGain")));
             case "Equalizer":
                 return Equaliser(device, channel, left);
             case "Compressor":
-                return Made(ProcessorCatalogue.Compressor,
-                    ("threshold-db", device.Element("Threshold").Db()), ("ratio", device.Element("Ratio").Number("value")), ("attack-ms", device.Element("Attack").Milliseconds()),
-                    ("release-ms", device.Element("Release").Milliseconds()), ("make-up-db", device.Element("OutputGain").Db()));
+                return MadeOf(ProcessorCatalogue.Compressor,
+                    new("threshold-db", device.Element("Threshold")), new("ratio", device.Element("Ratio")), new("attack-ms", device.Element("Attack")),
+                    new("release-ms", device.Element("Release")), new("make-up-db", device.Element("OutputGain")));
             case "NoiseGate":
-                return Made(ProcessorCatalogue.Gate,
-                    ("threshold-db", device.Element("Threshold").Db()), ("range-db", device.Element("Range").Db() is { } range ? Math.Abs(range) : null),
-                    ("attack-ms", device.Element("Attack").Milliseconds()), ("release-ms", device.Element("Release").Milliseconds()));
+                return MadeOf(ProcessorCatalogue.Gate,
+                    new("threshold-db", device.Element("Threshold")), new("range-db", device.Element("Range")), new("attack-ms", device.Element("Attack")), new("release-ms", device.Element("Release")));
             case "Limiter":
-                return Made(ProcessorCatalogue.Limiter, ("ceiling-db", device.Element("Threshold").Db()), ("input-db", device.Element("InputGain").Db()), ("release-ms", device.Element("Release").Milliseconds()));
+                return MadeOf(ProcessorCatalogue.Limiter, new("ceiling-db", device.Element("Threshold")), new("input-db", device.Element("InputGain")), new("release-ms", device.Element("Release")));
         }
 
         if (FormatOf(device) is not { } format)
@@ -71,13 +70,13 @@ internal static class ReadDevices
         }
 
         var outside = Outside(device, format, states);
-        return new Insert(new(Identifier.Of(outside.Name, "device")), ProcessorCatalogue.Through) { Device = outside };
+        return new(new(new(Identifier.Of(outside.Name, "device")), ProcessorCatalogue.Through) { Device = outside }, []);
     }
 
     /// <summary>Bands find a place of their kind; a fourth bell does not.</summary>
-    private static Insert Equaliser(XElement device, string channel, LeftOut left)
+    private static Made Equaliser(XElement device, string channel, LeftOut left)
     {
-        var said = new List<(string Id, double? Value)>();
+        var said = new List<Control>();
         var bells = new Queue<string>(BellIds);
         var places = new HashSet<string>();
         foreach (var band in device.Elements("Band"))
@@ -102,27 +101,27 @@ internal static class ReadDevices
 
             var isCut = place is "low-cut" or "high-cut";
             if (isCut || place == "notch")
-                said.Add((place, isOn ? 1 : 0));
+                said.Add(new(place, null, isOn ? 1 : 0));
             if (isCut)
-                said.Add(($"{place}-slope", band.Whole("order") >= 4 ? 1 : 0));
-            said.Add(($"{place}-hz", band.Element("Freq").Number("value")));
-            said.Add(($"{place}-q", band.Element("Q").Number("value")));
-            // A band that is switched off does nothing: no gain does that here.
-            said.Add(($"{place}-db", isOn ? band.Element("Gain").Db() : 0));
+                said.Add(new($"{place}-slope", null, band.Whole("order") >= 4 ? 1 : 0));
+            said.Add(new($"{place}-hz", band.Element("Freq")));
+            said.Add(new($"{place}-q", band.Element("Q")));
+            // A band that is switched off does nothing: no gain does that here, and what moves it is not heard.
+            said.Add(isOn ? new($"{place}-db", band.Element("Gain")) : new($"{place}-db", null, 0));
         }
 
-        return Made(ProcessorCatalogue.Equaliser, [.. said]);
+        return MadeOf(ProcessorCatalogue.Equaliser, [.. said]);
     }
 
     /// <summary>Values that differ from the processor's defaults, each held within its range; what it does not have is passed over.</summary>
-    private static Insert Made(string processor, params (string Id, double? Value)[] said)
+    private static Made MadeOf(string processor, params Control[] controls)
     {
-        var kind = ProcessorCatalogue.Find(processor)!;
+        var (kind, bare) = (ProcessorCatalogue.Find(processor)!, new Insert(new(processor), processor));
         var settings = Map<double>.Empty;
-        foreach (var (id, value) in said)
-            if (value is { } number && kind.Find(id) is { } parameter && Math.Clamp(Math.Max(number, Scales.SilenceDb), parameter.Min, parameter.Max) is var held && held != parameter.Default)
-                settings = settings.With(id, held);
-        return new(new(processor), processor) { Settings = settings };
+        foreach (var control in controls)
+            if (control.ValueOn(bare) is { } number && kind.Find(control.Parameter) is { } parameter && Math.Clamp(Math.Max(number, Scales.SilenceDb), parameter.Min, parameter.Max) is var held && held != parameter.Default)
+                settings = settings.With(control.Parameter, held);
+        return new(bare with { Settings = settings }, [.. controls.Where(c => c.Said.Text("id") is not null && kind.Find(c.Parameter) is not null).Select(c => (c.Said.Text("id")!, c.Parameter))]);
     }
 
     private static string? FormatOf(XElement device) => device.Name.LocalName switch { "Vst3Plugin" => "VST3", "Vst2Plugin" => "VST2", "ClapPlugin" => "CLAP", "AuPlugin" => "AU", _ => null };
@@ -136,4 +135,15 @@ internal static class ReadDevices
     };
 
     private static string Named(string? name) => TextRules.Cleaned(name, TextRules.LongestName) is { Length: > 0 } said ? said : "Device";
+
+    /// <summary>An insert, with the XML ids of its controls.</summary>
+    private sealed record Made(Insert Insert, IReadOnlyList<(string Id, string Parameter)> Controls);
+
+    /// <summary>A control as a device says it.</summary>
+    /// <param name="Fixed">What is said otherwise; null where the element says it.</param>
+    private sealed record Control(string Parameter, XElement? Said, double? Fixed = null)
+    {
+        /// <returns>In our unit, rounded to a ten-thousandth; null where nothing is said.</returns>
+        public double? ValueOn(Insert insert) => Fixed ?? (Said.Number("value") is { } number && DeviceElements.ValueOf(insert, Parameter) is { } value ? Math.Round(value.Ours(value.Meant(Said.Text("unit"), number)), 4) : null);
+    }
 }

@@ -29,8 +29,5 @@ internal static class ReadElement
     public static double? Pan(this XElement? element) => element.Number("value") is not { } value ? null
         : Math.Round(Math.Clamp(element.Text("unit") switch { "normalized" => 2 * value - 1, "percent" => value / 100, _ => value }, -1, 1), 4);
 
-    /// <summary>A time in milliseconds, whichever unit says it.</summary>
-    public static double? Milliseconds(this XElement? element) => element.Number("value") is { } value ? Math.Round(value * 1000, 4) : null;
-
     private static double Linear(XElement? element, double value) => element.Text("unit") == "percent" ? value / 100 : value;
 }

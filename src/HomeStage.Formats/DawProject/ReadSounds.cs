@@ -11,8 +11,7 @@ namespace HomeStage.Formats.DawProject;
 /// <param name="archive">Null where no file shall be read: then all stay behind.</param>
 internal sealed class ReadSounds(ProjectArchive? archive, FoundTimeline found, ReadingBudget budget)
 {
-    private const int MostInOne = 64 * 1024 * 1024;
-    private const long MostTogether = 128L * 1024 * 1024;
+    private const long MostTogether = 4L * WaveReader.MostBytes;
 
     /// <summary>In quarter notes.</summary>
     private const double HardlyApart = 1e-3;
@@ -71,7 +70,7 @@ internal sealed class ReadSounds(ProjectArchive? archive, FoundTimeline found, R
         if (_known.TryGetValue(path, out var known))
             return known;
         var room = MostTogether - _files.Sum(f => (long)f.File.Length);
-        return _known[path] = archive!.Find(path, (int)Math.Min(MostInOne, room)) is { } bytes && Facts(bytes) is var (wave, facts) ? Kept(path, wave, facts) : null;
+        return _known[path] = archive!.Find(path, (int)Math.Min(WaveReader.MostBytes, room)) is { } bytes && Facts(bytes) is var (wave, facts) ? Kept(path, wave, facts) : null;
     }
 
     private (byte[] Wave, WaveFacts Facts)? Facts(byte[] bytes)

@@ -21,6 +21,7 @@ internal sealed class ReadTracks
     private readonly ReadStates _states;
     private readonly List<Found> _found = [];
     private readonly Dictionary<string, ChannelId> _byChannel = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, MovedParameter> _controls = new(StringComparer.Ordinal);
 
     /// <summary>A track as it was found.</summary>
     private sealed record Found(XElement Track, XElement? Channel, ChannelId Id, string Name, ChannelKind Kind);
@@ -59,21 +60,23 @@ internal sealed class ReadTracks
     /// <returns>By the XML id of each track the channel that it became.</returns>
     public IReadOnlyDictionary<string, ChannelId> Tracks => _found.Where(f => f.Track.Text("id") is not null).DistinctBy(f => f.Track.Text("id")).ToDictionary(f => f.Track.Text("id")!, f => f.Id, StringComparer.Ordinal);
 
-    /// <returns>By the XML id of its parameter, each fader, pan and send.</returns>
-    public IReadOnlyDictionary<string, (ChannelId Channel, Target Target)> Movable()
+    /// <returns>By the XML id of its parameter, each fader, pan, send and control of a generic device. Controls are known once the channels are.</returns>
+    public IReadOnlyDictionary<string, MovedParameter> Movable()
     {
-        var movable = new Dictionary<string, (ChannelId, Target)>(StringComparer.Ordinal);
+        var movable = new Dictionary<string, MovedParameter>(StringComparer.Ordinal);
         foreach (var found in _found.Where(f => Capabilities.Of(f.Kind).Sounds))
         {
             if (found.Channel?.Element("Volume").Text("id") is { } volume)
-                movable.TryAdd(volume, (found.Id, new LevelTarget()));
+                movable.TryAdd(volume, new(found.Id, new LevelTarget(), ProjectValue.Volume));
             if (found.Channel?.Element("Pan").Text("id") is { } pan)
-                movable.TryAdd(pan, (found.Id, new PanTarget()));
+                movable.TryAdd(pan, new(found.Id, new PanTarget(), ProjectValue.Pan));
             foreach (var send in found.Channel?.Element("Sends")?.Elements("Send") ?? [])
                 if (send.Element("Volume").Text("id") is { } level && send.Text("destination") is { } to && _byChannel.TryGetValue(to, out var known))
-                    movable.TryAdd(level, (found.Id, new SendTarget(known)));
+                    movable.TryAdd(level, new(found.Id, new SendTarget(known), ProjectValue.Volume));
         }
 
+        foreach (var (id, control) in _controls)
+            movable.TryAdd(id, control);
         return movable;
     }
 
@@ -124,10 +127,20 @@ internal sealed class ReadTracks
             Pan = channel?.Element("Pan").Pan() ?? 0,
             Muted = channel?.Element("Mute").Truth("value") ?? false,
             Sends = can.Sends ? Sends(found, kinds) : [],
-            Inserts = can.Sounds ? ReadDevices.Inserts(channel?.Element("Devices"), found.Name, _left, _states) : [],
+            Inserts = can.Sounds ? Inserts(found) : [],
             Source = SourceOf(found),
             Stages = found.Track.Truth("loaded") == false && !can.StandsOnce ? Map<StageState>.From(Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))) : Map<StageState>.Empty,
         };
+    }
+
+    private Sequence<Insert> Inserts(Found found)
+    {
+        var read = ReadDevices.Inserts(found.Channel?.Element("Devices"), found.Name, _left, _states);
+        foreach (var (insert, controls) in read)
+            foreach (var (id, parameter) in controls)
+                if (DeviceElements.ValueOf(insert, parameter) is { } value)
+                    _controls.TryAdd(id, new(found.Id, new InsertTarget(insert.Id, parameter), value));
+        return read.Select(r => r.Insert).ToSequence();
     }
 
     /// <summary>A way that comes back to where it began leads to the main.</summary>

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Text;
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -10,7 +11,7 @@ using HomeStage.TestKit;
 
 namespace HomeStage.Formats.Tests.DawProject;
 
-/// <summary>Automation of faders, pans and sends as curves, held against the format's own way between points, and against what is heard of our own.</summary>
+/// <summary>Automation of faders, pans, sends and generic devices as curves, held against the format's own way between points, and against what is heard of our own.</summary>
 public sealed class ReadCurvesTests
 {
     [Fact]
@@ -43,8 +44,31 @@ public sealed class ReadCurvesTests
             """);
 
         Assert.Empty(read.Template.Channels.SelectMany(c => c.Shapes));
-        Assert.Contains("3 curves of automation of what is no fader, pan or send here, or is moved already.", read.LeftOut);
+        Assert.Contains("3 curves of automation of what is no fader, pan, send or control here, or is moved already.", read.LeftOut);
         Assert.Equal(3, read.Held.Single().Curves);
+    }
+
+    [Fact]
+    public void WhatMovesAGenericDevice_IsACurveOfItsControl()
+    {
+        var song = Read("""
+            <Points unit="seconds"><Target parameter="c.release"/><RealPoint time="0" value="0.05" interpolation="linear"/><RealPoint time="8" value="0.25" interpolation="hold"/></Points>
+            <Points unit="hertz"><Target parameter="cutoff"/><RealPoint time="0" value="500" interpolation="hold"/><RealPoint time="16" value="2000" interpolation="hold"/></Points>
+            <Points unit="decibel"><Target parameter="off"/><RealPoint time="0" value="6"/></Points>
+            <Points unit="decibel"><Target parameter="g.range"/><RealPoint time="0" value="-40"/></Points>
+            """, """
+            <Compressor id="c"><Enabled value="true"/><Attack id="c.attack" unit="seconds" value="0.01"/><Release id="c.release" unit="seconds" value="0.1"/><Threshold id="c.threshold" unit="decibel" value="-20"/></Compressor>
+            <Equalizer><Band type="bell"><Freq id="cutoff" unit="hertz" value="800"/><Gain unit="decibel" value="3"/><Enabled value="true"/></Band><Band type="bell"><Freq unit="hertz" value="800"/><Gain id="off" unit="decibel" value="3"/><Enabled value="false"/></Band></Equalizer>
+            <NoiseGate><Range id="g.range" unit="decibel" value="-20"/></NoiseGate>
+            """);
+
+        double at(int insert, string parameter, double quarter) => At(song.Template, new InsertTarget(song.Template.Channels.Single(c => c.Name == "Oboe").Inserts[insert].Id, parameter), quarter);
+        // A straight line from 50 to 250 ms over the first section of eight quarters.
+        Assert.All(new[] { 0.0, 2, 4, 7.5 }, q => Assert.Equal(50 + 25 * q, at(0, "release-ms", q), 1.0));
+        Assert.Equal([500, 500, 2000], new[] { 1.0, 15, 17 }.Select(q => Math.Round(at(1, "bell-1-hz", q))));
+        Assert.Equal(40, at(2, "range-db", 20), 0.01);
+        // What is switched off is moved unheard.
+        Assert.Contains("1 curve of automation of what is no fader, pan, send or control here, or is moved already.", song.LeftOut);
     }
 
     [Fact]
@@ -62,20 +86,21 @@ public sealed class ReadCurvesTests
     [Fact]
     public void CurvesOfOurs_AreHeardTheSame_WhenTheyComeBack()
     {
-        var moving = 0;
+        var (moving, controls) = (0, 0);
         for (var seed = 0; seed < Runs.Of(60, 800); seed++)
         {
-            var was = new RandomTemplates(seed).Grown(90);
+            var was = Turned(new RandomTemplates(seed).Grown(90), new(seed));
             var opened = new Opened(was, was.Acts[0].Id);
             var now = ReadFile(opened.Entries["project.xml"]).Template;
             var order = opened.Project.Descendants("Track").Select(t => ((string)t.Attribute("id")!)["track.".Length..]).Select(id => was.Channels[new ChannelId(id)]).ToList();
             var there = order.Zip(now.Channels).ToDictionary(x => x.First.Id, x => x.Second);
             var (after, time) = (new Movement(now), new TimeMap(was.Timeline));
             foreach (var channel in order)
-                foreach (var (id, same) in Targets(channel, there))
+                foreach (var (id, same, range) in Targets(channel, there))
                     if (opened.Project.Descendants("Points").FirstOrDefault(p => (string?)p.Element("Target")!.Attribute("parameter") == id) is { } points)
                     {
                         moving++;
+                        controls += range is null ? 0 : 1;
                         var said = points.Elements("RealPoint").Select(p => (Time: (double)p.Attribute("time")!, Value: (double)p.Attribute("value")!, Holds: (string?)p.Attribute("interpolation") == "hold")).ToList();
                         foreach (var section in time.Sections)
                             for (var i = 0; i < 20; i++)
@@ -83,21 +108,54 @@ public sealed class ReadCurvesTests
                                 var share = (i + 0.37) / 20;
                                 var (one, other) = (Line(said, (section.StartTick + section.LengthTicks * share) / Ticks.PerQuarter),
                                     after.At(there[channel.Id].Id, same, StoredValue.Of(there[channel.Id], same) ?? 0, section.StartSeconds + section.LengthSeconds * share));
-                                var off = same is PanTarget ? Math.Abs(2 * one - 1 - other) / 0.01 : Math.Abs(Math.Max(20 * Math.Log10(one + 1e-12), -45) - Math.Max(other, -45)) / 0.15;
+                                var off = same is PanTarget ? Math.Abs(2 * one - 1 - other) / 0.01
+                                    : range is { } moved ? Math.Abs(Math.Clamp(moved.Ours(one), moved.Min, moved.Max) - other) / (moved.IsPitch ? 0.02 * other : 0.01 * (moved.Max - moved.Min))
+                                    : Math.Abs(Math.Max(20 * Math.Log10(one + 1e-12), -45) - Math.Max(other, -45)) / 0.15;
                                 Assert.True(off <= 1, $"Seed {seed}, {channel.Name}, {id}, {section.Section.Name} at {i}: {one} became {other}.");
                             }
                     }
         }
 
         Assert.True(moving > Runs.Of(60, 800) / 4, $"Only {moving} moved.");
+        Assert.True(controls > Runs.Of(60, 800) / 2, $"Only {controls} controls moved.");
     }
 
-    private static IEnumerable<(string Id, Target Now)> Targets(Channel channel, Dictionary<ChannelId, Channel> there)
+    private static bool IsGeneric(Insert insert) =>
+        insert.Device is null && insert.Processor is ProcessorCatalogue.Equaliser or ProcessorCatalogue.Gain or ProcessorCatalogue.Compressor or ProcessorCatalogue.Gate or ProcessorCatalogue.Limiter;
+
+    /// <summary>With a curve on one control of each generic device, where it may have one.</summary>
+    private static Template Turned(Template template, Random random)
     {
-        yield return (ProjectIds.Volume(channel.Id), new LevelTarget());
-        yield return (ProjectIds.Pan(channel.Id), new PanTarget());
+        foreach (var channel in template.Channels)
+            foreach (var insert in channel.Inserts.Where(IsGeneric))
+            {
+                var parameters = insert.Parameters().Where(p => p.StandsStill is null).ToList();
+                var parameter = parameters[random.Next(parameters.Count)];
+                double Within() => parameter.Min + (parameter.Max - parameter.Min) * random.NextDouble();
+                var curve = new Shape(new InsertTarget(insert.Id, parameter.Id), template.Timeline.Sections[random.Next(template.Timeline.Sections.Count)].Id, [new(0, Within()), new(random.NextDouble(), Within()), new(1, Within())]);
+                template = new PutShape(channel.Id, curve).ApplyTo(template) is EditResult.Applied applied ? applied.Template : template;
+            }
+
+        return template;
+    }
+
+    private static IEnumerable<(string Id, Target Now, Control? Of)> Targets(Channel channel, Dictionary<ChannelId, Channel> there)
+    {
+        yield return (ProjectIds.Volume(channel.Id), new LevelTarget(), null);
+        yield return (ProjectIds.Pan(channel.Id), new PanTarget(), null);
         foreach (var send in channel.Sends.Where(s => s.Open))
-            yield return (ProjectIds.Send(channel.Id, send.To), new SendTarget(there[send.To].Id));
+            yield return (ProjectIds.Send(channel.Id, send.To), new SendTarget(there[send.To].Id), null);
+        // What the format can say of a strip stands there in the same order.
+        foreach (var (was, now) in channel.Inserts.Where(IsGeneric).Zip(there[channel.Id].Inserts.Where(i => i.Device is null)))
+            foreach (var parameter in was.Parameters())
+                yield return (ProjectIds.Parameter(channel.Id, was.Id, parameter.Id), new InsertTarget(now.Id, parameter.Id), Control.Of(was.Processor, parameter.Id, parameter.Min, parameter.Max));
+    }
+
+    /// <summary>How a control of ours is counted against the format's number: seconds against milliseconds, what a gate leaves against what it takes away.</summary>
+    private sealed record Control(double Min, double Max, Func<double, double> Ours, bool IsPitch)
+    {
+        public static Control Of(string processor, string parameter, double min, double max) =>
+            new(min, max, x => parameter.EndsWith("-ms", StringComparison.Ordinal) ? 1000 * x : (processor, parameter) == (ProcessorCatalogue.Gate, "range-db") ? -x : x, parameter.EndsWith("-hz", StringComparison.Ordinal));
     }
 
     /// <summary>As the format goes from point to point.</summary>
@@ -115,11 +173,11 @@ public sealed class ReadCurvesTests
     }
 
     /// <summary>An oboe at half of its amplitude, hard in the middle, with a send to a hall, and three sections.</summary>
-    private static ReadProject Read(string points) => ReadFile(Encoding.UTF8.GetBytes($"""
+    private static ReadProject Read(string points, string devices = "") => ReadFile(Encoding.UTF8.GetBytes($"""
         <Project version="1.0"><Transport><Tempo value="120" unit="bpm"/></Transport>
           <Arrangement><Lanes timeUnit="beats"><Lanes track="a"><Clips><Clip time="0" duration="32"/></Clips>{points}</Lanes></Lanes>
             <Markers><Marker time="0" name="A"/><Marker time="8" name="B"/><Marker time="16" name="C"/><Marker time="32" name="End"/></Markers></Arrangement>
-          <Structure><Track id="a" name="Oboe" contentType="audio"><Channel id="ca" destination="cm"><Pan id="p" unit="normalized" value="0.5"/><Sends><Send destination="ch" type="post"><Volume id="s" value="0.25" unit="linear"/></Send></Sends><Volume id="v" unit="linear" value="0.5"/></Channel></Track>
+          <Structure><Track id="a" name="Oboe" contentType="audio"><Channel id="ca" destination="cm"><Devices>{devices}</Devices><Pan id="p" unit="normalized" value="0.5"/><Sends><Send destination="ch" type="post"><Volume id="s" value="0.25" unit="linear"/></Send></Sends><Volume id="v" unit="linear" value="0.5"/></Channel></Track>
             <Track id="h" name="Hall"><Channel id="ch" role="effect" destination="cm"/></Track><Track id="m" name="Out"><Channel id="cm" role="master"/></Track></Structure></Project>
         """));
 
