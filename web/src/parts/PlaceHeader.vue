@@ -12,6 +12,12 @@
   min-width: 0;
 }
 
+@media (max-width: 1440px) {
+  .title {
+    gap: 9px;
+  }
+}
+
 @media (max-width: 700px) {
   .title {
     flex-wrap: wrap;

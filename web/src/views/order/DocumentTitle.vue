@@ -270,4 +270,15 @@ a.loud {
   text-decoration: none;
   white-space: nowrap;
 }
+
+/* What is to be done next stays in sight beside everything that waits and is found. */
+@media (max-width: 1440px) {
+  .acts {
+    gap: 13px;
+  }
+
+  .meta {
+    gap: 10px;
+  }
+}
 </style>
