@@ -92,14 +92,14 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
         var still = At(range.StartSeconds);
         var moves = _movement.Moves(channel.Id, level) || (channel.Format == ChannelFormat.Stereo && _movement.Moves(channel.Id, pan));
         return (((float)still.Left, (float)still.Right),
-            moves ? (new(f => At(Seconds(f, lateness)).Left), new(f => At(Seconds(f, lateness)).Right)) : null);
+            moves ? (new(f => At(Seconds(f, lateness)).Left, Origin(lateness)), new(f => At(Seconds(f, lateness)).Right, Origin(lateness))) : null);
     }
 
     public (float Still, MovingGain? Moving) Send(Channel channel, ChannelId to, Decibels level, int lateness)
     {
         var target = new SendTarget(to);
         double At(double seconds) => Linear(_movement.At(channel.Id, target, level.Value, seconds));
-        return ((float)At(range.StartSeconds), _movement.Moves(channel.Id, target) ? new(f => At(Seconds(f, lateness))) : null);
+        return ((float)At(range.StartSeconds), _movement.Moves(channel.Id, target) ? new(f => At(Seconds(f, lateness)), Origin(lateness)) : null);
     }
 
     /// <returns>All meters for a channel; null where they are not asked for.</returns>
@@ -114,7 +114,7 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
         if (!_movement.Moves(channel.Id, target))
             return null;
         PanGains At(long frame) => PanGains.Mono(_movement.At(channel.Id, target, channel.Pan, Seconds(frame, lateness)), _template.PanLaw);
-        return (new(f => At(f).Left), new(f => At(f).Right));
+        return (new(f => At(f).Left, Origin(lateness)), new(f => At(f).Right, Origin(lateness)));
     }
 
     private static Map<double> Moved(Map<double> settings, List<Parameter> moved, Func<Parameter, double> at) =>
@@ -124,6 +124,9 @@ internal sealed class UnitFactory(CompiledTemplate compiled, RenderRequest reque
 
     /// <returns>Seconds on the timeline of what a stage hears that late.</returns>
     private double Seconds(long frame, int lateness) => range.StartSeconds + (double)(frame - lateness) / _rateHz;
+
+    /// <returns>The frame at which a stage that is that late hears the start of the timeline.</returns>
+    private long Origin(int lateness) => lateness - (long)Math.Round(range.StartSeconds * _rateHz);
 
     private long Frame(double seconds) => (long)Math.Round((seconds - range.StartSeconds) * _rateHz);
 
