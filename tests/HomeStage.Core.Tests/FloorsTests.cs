@@ -30,7 +30,7 @@ public class FloorsTests
         ["Sound.Tapes"],
         ["Sound.Rendering"],
         ["Sound"],
-        ["Ideas", "Machines", "Shelf", "Starting", "Striking", "Refitting", "Soundcheck.Findings"],
+        ["Ideas", "Machines", "Printing", "Shelf", "Starting", "Striking", "Refitting", "Soundcheck.Findings"],
         ["Soundcheck.Rules"],
         ["Soundcheck", "LineChecks", "Cabled", "Ducking", "Sends"],
         ["Casting", "Outside"],

@@ -26,7 +26,7 @@ public sealed class LargeProjectTests(RunningServer server) : IClassFixture<Runn
                     sound.Write(new byte[Sound]);
         }
 
-        var folder = Path.GetDirectoryName(server.Services.GetRequiredService<ZipFolder>().Fresh())!;
+        var folder = Path.GetDirectoryName(server.Services.GetRequiredService<ScratchFolder>().Fresh())!;
         file.Position = 0;
         var answer = await server.Client.PostAsync(path, new StreamContent(file));
 

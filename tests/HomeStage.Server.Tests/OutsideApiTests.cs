@@ -100,7 +100,7 @@ public sealed class OutsideApiTests(RunningServer server) : IClassFixture<Runnin
     public async Task ACheckThatIsLetGoBeforeItIsReady_LeavesNothingOnTheDisk()
     {
         var id = await server.TemplateAsync("Night Ferry");
-        var folder = Path.GetDirectoryName(server.Services.GetRequiredService<ZipFolder>().Fresh())!;
+        var folder = Path.GetDirectoryName(server.Services.GetRequiredService<ScratchFolder>().Fresh())!;
         var before = Directory.GetFileSystemEntries(folder).Length;
 
         var check = (await RunningServer.JsonOf(await server.Client.PostAsJsonAsync("/api/outside-checks", new { document = id })))["id"]!.ToString();

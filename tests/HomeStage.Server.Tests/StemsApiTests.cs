@@ -57,7 +57,7 @@ public class StemsApiTests(RunningServer server) : IClassFixture<RunningServer>
     {
         var id = await server.TemplateAsync("Night Ferry");
         var all = (await server.GetAsync($"/api/documents/{id}/stems"))["channels"]!.AsArray().Select(c => c!["id"]!.ToString()).ToArray();
-        var folder = Path.GetDirectoryName(server.Services.GetRequiredService<ZipFolder>().Fresh())!;
+        var folder = Path.GetDirectoryName(server.Services.GetRequiredService<ScratchFolder>().Fresh())!;
         var before = Directory.GetFileSystemEntries(folder).Length;
 
         var job = await StartedAsync(new { document = id, channels = all, depth = "float32", tailSeconds = 30 });

@@ -19,7 +19,7 @@ public sealed class Workstation : IStemSink
     {
         Template = song.Template.With(mistakes);
         var compiled = new CompiledTemplate(Template);
-        Stem[] stems = [.. StemRender.Able(compiled, song.Act).Select(c => new Stem(c.Id, IsDry: false))];
+        Stem[] stems = [.. StemRender.Able(compiled, song.Act).Select(c => new Stem(c.Id, StemPoint.AfterFader))];
         _channels = [.. stems.Select(s => s.Channel)];
         (_left, _right) = ([.. stems.Select(_ => new List<float>())], [.. stems.Select(_ => new List<float>())]);
         StemRender.Render(compiled, song.Act, stems, 1, this);

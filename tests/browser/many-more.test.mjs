@@ -71,15 +71,32 @@ test('sends are closed for all where they are to wait', async () => {
   assert.deepEqual((await called('Viol')).sends.map((s) => [s.to, s.open]), [['stairwell', false]])
 })
 
-test('print channels for several, and their prints, are one act each', async () => {
-  await row(page, 'Chime 1').click()
-  await row(page, 'Chime 3').click({ modifiers: ['Shift'] })
-  await page.getByRole('button', { name: 'Print channels for 3' }).click()
-  await page.getByRole('button', { name: 'Print 3' }).click({ timeout: 5000 })
+test('several are printed by one render, as one step; their prints play, and the instruments come back', async () => {
   const revision = async () => (await stage.get(`/api/documents/${id}`)).head.revision
   const before = await revision()
-  await settles(async () => (await channels()).filter((c) => c.starters.some((s) => s.through)).map((c) => c.name), ['Chime 1 print', 'Chime 2 print', 'Chime 3 print'])
+  const acting = stage.actions.all
+  await row(page, 'Chime 1').click()
+  await row(page, 'Chime 3').click({ modifiers: ['Shift'] })
+  await page.getByRole('button', { name: 'Print 3…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Prints' })
+  await dialog.getByText(/^3 prints by one render.*3 channels for them are made/).waitFor()
+  await dialog.getByRole('button', { name: 'Print', exact: true }).click()
+  await dialog.getByText(/^3 printed, as one step/).waitFor()
+  assert.equal(stage.actions.since(acting), 4)
   assert.equal(await revision(), before + 1)
+  const prints = (await channels()).filter((c) => c.starters.some((s) => s.through))
+  assert.deepEqual(prints.map((c) => c.name), ['Chime 1 print', 'Chime 2 print', 'Chime 3 print'])
+  const act = (await stage.get(`/api/documents/${id}`)).head.acts[0].id
+  const states = async (name) => (await called(name)).stages[act] ?? 'on-stage'
+  assert.deepEqual([await states('Chime 2'), await states('Chime 2 print')], ['in-the-wings', 'on-stage'])
+  // The print stands where its instrument stood, with what it sent.
+  const { level, pan, sends, destination } = await called('Chime 2')
+  const print = await called('Chime 2 print')
+  assert.deepEqual([print.level, print.pan, print.sends, print.destination], [level, pan, sends, destination])
+  await dialog.getByRole('button', { name: 'Bring 3 instruments back' }).click()
+  await settles(() => states('Chime 2'), 'on-stage')
+  assert.equal(await states('Chime 2 print'), 'in-the-wings')
+  await dialog.getByRole('button', { name: 'Close' }).last().click()
 })
 
 test('what has a note and what waits is found', async () => {

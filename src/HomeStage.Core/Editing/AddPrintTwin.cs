@@ -3,7 +3,7 @@ using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Editing;
 
-/// <summary>Makes the audio channel that takes an instrument's print: routed alike, waiting in the wings of every act.</summary>
+/// <summary>Makes the audio channel that takes an instrument's print: mixed and routed alike, waiting in the wings of every act.</summary>
 /// <remarks>Instrument and print never sound together: whoever brings the one on stage sends the other to the wings.</remarks>
 public sealed record AddPrintTwin(ChannelId Channel) : ManyChannelsEdit
 {

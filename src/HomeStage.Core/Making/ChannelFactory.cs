@@ -64,20 +64,18 @@ public static class ChannelFactory
     public static Channel Bus(Template template, string name, ChannelId? destination) =>
         DefaultStrips.On(template, new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination });
 
-    /// <summary>The audio channel that takes an instrument's print: routed alike, waiting in the wings of every act.</summary>
+    /// <summary>The audio channel that takes an instrument's print: mixed and routed alike, waiting in the wings of every act.</summary>
     public static Channel PrintTwin(Template template, Channel channel)
     {
         var name = $"{channel.Name[..Math.Min(channel.Name.Length, TextRules.LongestName - 8)]} print";
-        return new()
+        return StandIn.For(channel, new()
         {
             Id = Numbering.FreshId($"{channel.Id}-print", template.Channels.Contains),
             Name = FreeName(template, name),
             Kind = ChannelKind.Audio,
-            Format = channel.Format,
-            Destination = channel.Destination,
             Source = new InternalSource(channel.Id, TapPoint.Pre),
             Stages = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))),
-        };
+        });
     }
 
     /// <returns>An id made of a name, which people may meet in a document, unlike all others.</returns>

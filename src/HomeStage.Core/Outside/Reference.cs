@@ -23,7 +23,7 @@ public sealed record Reference(TestSong Song, int RateHz, IReadOnlyDictionary<Ch
     public static Reference Of(TestSong song, ITestTapes tapes, Studio? studio = null, IMediaShelf? shelf = null, IProgress<double>? progress = null, CancellationToken cancellation = default)
     {
         var compiled = new CompiledTemplate(InStudio.Of(song.Template, studio));
-        var stems = StemRender.Able(compiled, song.Act).Select(c => new Stem(c.Id, IsDry: false)).ToList();
+        var stems = StemRender.Able(compiled, song.Act).Select(c => new Stem(c.Id, StemPoint.AfterFader)).ToList();
         var by = Every(song.Template.SampleRateHz);
         var sink = new Sink(by, [.. stems.Select(_ => tapes.Fresh(2))]);
         StemRender.Render(compiled, song.Act, stems, TailSeconds, sink, progress, shelf, cancellation: cancellation);

@@ -15,10 +15,11 @@ public static class WhySilent
     public static Sequence<string> At(Template template, ChannelId channel, string act) => At(new CompiledTemplate(template).In(act), channel);
 
     /// <summary>The same of a template that is compiled already.</summary>
-    public static Sequence<string> At(CompiledAct compiled, ChannelId channel)
+    /// <param name="pastItsFader">Whether one listens after the channel's fader.</param>
+    public static Sequence<string> At(CompiledAct compiled, ChannelId channel, bool pastItsFader = true)
     {
         var look = new Look(compiled.Template, compiled.Act, compiled.Notes);
-        return look.Sounds(compiled.Template.Channels[channel], pastItsFader: true) ? [] : look.Reasons.Distinct().Take(MostReasons).ToSequence();
+        return look.Sounds(compiled.Template.Channels[channel], pastItsFader) ? [] : look.Reasons.Distinct().Take(MostReasons).ToSequence();
     }
 
     /// <summary>One walk against the signal.</summary>

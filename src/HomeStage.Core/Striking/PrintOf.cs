@@ -10,7 +10,7 @@ internal sealed record PrintOf(Channel Channel, Channel Print, bool IsJoined)
     /// <returns>In the template's order. An audio channel that is called a print of nothing that is there is none: it is all that is left of it.</returns>
     public static IEnumerable<PrintOf> In(Template template)
     {
-        var joined = template.Channels.Where(c => c.PrintTwin is not null).ToDictionary(c => c.PrintTwin!.Value);
+        var joined = template.Channels.Where(c => c.PrintTwin is not null).DistinctBy(c => c.PrintTwin).ToDictionary(c => c.PrintTwin!.Value);
         var byName = template.Channels.Where(c => !TakeName.Read(c.Name).Marks.HasFlag(TakeMarks.Print)).GroupBy(c => c.Name, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First(), StringComparer.OrdinalIgnoreCase);
         foreach (var channel in template.Channels.Where(c => c.Kind == ChannelKind.Audio))
         {

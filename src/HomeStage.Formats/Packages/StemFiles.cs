@@ -37,7 +37,7 @@ public sealed class StemFiles : IStemSink, IDisposable
 
     /// <returns>"03-low-end.wav": numbered in the order in which they are asked for, so that they stand in it everywhere; dry ones say so.</returns>
     public static IReadOnlyList<string> Names(Template template, IReadOnlyList<Stem> stems) =>
-        [.. stems.Select((s, i) => FormattableString.Invariant($"{i + 1:00}-{SongPackage.FileName(template.Channels[s.Channel].Name)}{(s.IsDry ? "-dry" : "")}.wav"))];
+        [.. stems.Select((s, i) => FormattableString.Invariant($"{i + 1:00}-{SongPackage.FileName(template.Channels[s.Channel].Name)}{(s.Point == StemPoint.Input ? "-dry" : "")}.wav"))];
 
     /// <returns>How many bytes the sound of stems takes.</returns>
     public static long Bytes(Template template, IEnumerable<Stem> stems, WaveDepth depth, double seconds) =>

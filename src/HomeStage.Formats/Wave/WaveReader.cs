@@ -6,7 +6,7 @@ namespace HomeStage.Formats.Wave;
 /// <summary>Reads RIFF/WAVE files of one or two lanes: integers of 16, 24 or 32 bits and 32-bit floating point.</summary>
 public static class WaveReader
 {
-    public const int MostBytes = 64 * 1024 * 1024;
+    public const int MostBytes = 256 * 1024 * 1024;
 
     /// <summary>A recording of the line check is long, and nothing is kept of it but what is looked at.</summary>
     public const int MostBytesOfATest = 512 * 1024 * 1024;

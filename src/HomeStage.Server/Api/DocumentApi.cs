@@ -85,6 +85,7 @@ internal static class DocumentApi
         group.MapCopies();
         group.MapCallSheet();
         group.MapStemPlan();
+        group.MapPrintPlan();
         group.MapOutsideTest();
         group.MapStrike();
         group.MapRefit();

@@ -4,6 +4,7 @@ using HomeStage.Formats.Wave;
 using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Data.Sounds;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStage.Server.Api;
 
@@ -17,8 +18,8 @@ internal static class MediaApi
         var group = api.MapGroup("/media").WithTags("Media");
         group.MapGet("/", async Task<Ok<IReadOnlyList<MediaRef>>> (MediaStore media, CancellationToken cancellation) =>
             TypedResults.Ok(await media.ListAsync(cancellation)));
-        group.MapPost("/", Add);
-        group.MapPost("/waiting", Wait);
+        group.MapPost("/", Add).WithMetadata(new RequestSizeLimitAttribute(WaveReader.MostBytes));
+        group.MapPost("/waiting", Wait).WithMetadata(new RequestSizeLimitAttribute(WaveReader.MostBytes));
         group.MapGet("/uses", async Task<Ok<IReadOnlyDictionary<string, int>>> (SoundUses uses, CancellationToken cancellation) =>
             TypedResults.Ok(await uses.CountsAsync(cancellation)));
         group.MapDelete("/{content}", async Task<Results<NoContent, ProblemHttpResult>> (string content, Removals removals, CancellationToken cancellation) =>

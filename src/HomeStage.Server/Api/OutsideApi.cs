@@ -81,15 +81,8 @@ internal static class OutsideApi
     {
         var group = api.MapGroup("/outside-checks").WithTags("Outside checks");
         group.MapPost("/", Start);
-        group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<TestBench> jobs) =>
-            jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("check"));
-        group.MapDelete("/{id}", Results<NoContent, ProblemHttpResult> (string id, JobQueue<TestBench> jobs) =>
-        {
-            if (jobs.Find(id) is not { } job)
-                return Problems.NotFound("check");
-            jobs.Cancel(job);
-            return TypedResults.NoContent();
-        });
+        group.MapStanding(typeof(JobQueue<TestBench>), "check");
+        group.MapCancel(typeof(JobQueue<TestBench>), "check");
         group.MapPost("/{id}/recordings", Take).WithMetadata(new RequestSizeLimitAttribute(WaveReader.MostBytesOfATest));
         group.MapPost("/{id}/answer", Answer);
     }
@@ -109,7 +102,7 @@ internal static class OutsideApi
         template.Channels[source.Channel] is { Kind: ChannelKind.Notes } notes ? notes.Plays.Select(p => new LineSource(p, source.Note, source.Name)) : [source];
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewTest asked, DocumentStore store, StudioDesk desk, MediaStore media, ZipFolder folder, JobQueue<TestBench> jobs, CancellationToken cancellation)
+        NewTest asked, DocumentStore store, StudioDesk desk, MediaStore media, ScratchFolder folder, JobQueue<TestBench> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
@@ -134,7 +127,7 @@ internal static class OutsideApi
                 throw;
             }
         });
-        return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/outside-checks/{job.Id}", ViewOf(job));
+        return JobRoutes.Begun(job?.Standing, "outside-checks");
     }
 
     private static async Task<Results<Ok<RecordingView>, ProblemHttpResult>> Take(string id, string name, HttpRequest request, JobQueue<TestBench> jobs, CancellationToken cancellation)
@@ -193,6 +186,4 @@ internal static class OutsideApi
                 d.Trial.Ducker.Channel, NameOf(d.Trial.Ducker.Channel), d.Trial.Hit?.Name, d.ExpectedDb, d.ExpectedBackMs, d.Db, d.BackMs, d.IsIdleHere, d.Faults))],
             answer.Findings, answer.Notes, [.. ProvenWork.Of(work, song, answer).Select((done, i) => (done, i)).Where(d => d.done).Select(d => d.i)], work.Count);
     }
-
-    private static JobView ViewOf(Job<TestBench> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds);
 }

@@ -51,19 +51,9 @@ internal static class PackagesApi
     {
         var group = api.MapGroup("/packages").WithTags("Packages");
         group.MapPost("/", Start);
-        group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<SongZip> jobs) =>
-            jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("package"));
-        group.MapDelete("/{id}", Results<NoContent, ProblemHttpResult> (string id, JobQueue<SongZip> jobs) =>
-        {
-            if (jobs.Find(id) is not { } job)
-                return Problems.NotFound("package");
-            jobs.Cancel(job);
-            return TypedResults.NoContent();
-        });
-        group.MapGet("/{id}/file", Results<PushStreamHttpResult, ProblemHttpResult> (string id, JobQueue<SongZip> jobs, CancellationToken cancellation) =>
-            jobs.Find(id)?.Result is { } zip
-                ? TypedResults.Stream(stream => zip.CopyToAsync(stream, cancellation), "application/zip", zip.FileName)
-                : Problems.NotFound("finished package")).Produces(StatusCodes.Status200OK, contentType: "application/zip");
+        group.MapStanding(typeof(JobQueue<SongZip>), "package");
+        group.MapCancel(typeof(JobQueue<SongZip>), "package");
+        group.MapZip(typeof(JobQueue<SongZip>), "package");
     }
 
     private static IReadOnlyList<PackagePartView> PlanOf(CompiledTemplate compiled, PackageContents contents)
@@ -84,11 +74,11 @@ internal static class PackagesApi
     private static List<Stem> StemsOf(CompiledTemplate compiled, string act)
     {
         var last = StemsApi.LastSum(compiled.Template).Id;
-        return [.. StemRender.Able(compiled, act).Where(c => c.Destination == last).Select(c => new Stem(c.Id, IsDry: false))];
+        return [.. StemRender.Able(compiled, act).Where(c => c.Destination == last).Select(c => new Stem(c.Id, StemPoint.AfterFader))];
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, Carried carried, StageAround around, RowBook book, ZipFolder folder, JobQueue<SongZip> jobs, CancellationToken cancellation)
+        NewPackage asked, DocumentStore store, StudioDesk desk, MediaStore media, Carried carried, StageAround around, RowBook book, ScratchFolder folder, JobQueue<SongZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Song, cancellation) is not { Kind: DocumentKind.Song } song)
             return Problems.NotFound("song");
@@ -102,10 +92,10 @@ internal static class PackagesApi
         var compiled = song.Compiled.In(on?.Studio);
         var contents = new PackageContents(song.Template, parts, CallSheetApi.SheetOf(song.Template, book), await around.OfAsync(song.Id, song.Template, cancellation)) { CountedIn = asked.CountedIn, Laid = await carried.OfAsync(song.Template, cancellation), Origin = new(song.Id, song.Revision, song.Template.FinalAct.Id) };
         var job = jobs.Start($"{song.Id}/{song.Revision}/{request}/{on?.Id}/{string.Join(',', parts)}", work => Made(contents, compiled, request, folder, media, work));
-        return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/packages/{job.Id}", ViewOf(job));
+        return JobRoutes.Begun(job?.Standing, "packages");
     }
 
-    private static SongZip Made(PackageContents contents, CompiledTemplate compiled, RenderRequest request, ZipFolder folder, MediaStore media, Work<SongZip> work)
+    private static SongZip Made(PackageContents contents, CompiledTemplate compiled, RenderRequest request, ScratchFolder folder, MediaStore media, Work<SongZip> work)
     {
         var (song, hasStems) = (contents.Song, contents.Parts.Contains(PackagePart.Stems));
         var renders = new Halves(work, hasStems && contents.Parts.Contains(PackagePart.Main));
@@ -120,8 +110,6 @@ internal static class PackagesApi
         zip.Flush();
         return new($"{SongPackage.FileName(song.Name)}.zip", zip, sound is { PeakDbfs: null } ? WhySilent.At(compiled.In(request.Act), song.Main.Id) : null);
     }
-
-    private static JobView ViewOf(Job<SongZip> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds) { SilentBecause = job.Result?.SilentBecause };
 
     /// <summary>The progress of two renders, one after the other, or of one alone.</summary>
     private sealed class Halves(IProgress<double> whole, bool areTwo) : IProgress<double>

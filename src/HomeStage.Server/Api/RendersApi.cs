@@ -36,7 +36,7 @@ internal static class RendersApi
         group.MapPost("/", Start);
         group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<RenderedAudio> jobs) =>
             jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("render"));
-        group.MapDelete("/{id}", Cancel);
+        group.MapCancel(typeof(JobQueue<RenderedAudio>), "render");
         group.MapPost("/{id}/keep", Keep);
         group.MapGet("/{id}/match", Match);
         group.MapGet("/{id}/stream", Stream).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
@@ -65,14 +65,6 @@ internal static class RendersApi
         var job = jobs.Start(content, work => RenderedAudio.Of(
             CountedRender.Render(compiled, request, new JobWatcher(work, work.Offer), media, tapes: tapes, cancellation: work.Cancellation)));
         return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/renders/{job.Id}", ViewOf(job));
-    }
-
-    private static Results<NoContent, ProblemHttpResult> Cancel(string id, JobQueue<RenderedAudio> jobs)
-    {
-        if (jobs.Find(id) is not { } job)
-            return Problems.NotFound("render");
-        jobs.Cancel(job);
-        return TypedResults.NoContent();
     }
 
     /// <param name="bits">24 for integers with dither, 32 for floating point.</param>

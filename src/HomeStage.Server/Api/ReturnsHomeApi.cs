@@ -62,7 +62,7 @@ internal static class ReturnsHomeApi
     /// <param name="name">What it is called where the file does not say.</param>
     /// <param name="anew">Whether it becomes a song of its own though it is known.</param>
     private static async Task<Results<Ok<CameBack>, Created<TemplatesApi.BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, DeviceStates states, ZipFolder zips, CancellationToken cancellation, bool anew = false)
+        HttpRequest request, string? name, DocumentStore store, DocumentLists lists, ShelfStore shelf, StudioDesk desk, MediaStore media, DeviceStates states, ScratchFolder zips, CancellationToken cancellation, bool anew = false)
     {
         await using var file = zips.NewFile();
         if (!await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation))

@@ -48,19 +48,9 @@ internal static class StemsApi
     {
         var group = api.MapGroup("/stems").WithTags("Stems");
         group.MapPost("/", Start);
-        group.MapGet("/{id}", Results<Ok<JobView>, ProblemHttpResult> (string id, JobQueue<StemZip> jobs) =>
-            jobs.Find(id) is { } job ? TypedResults.Ok(ViewOf(job)) : Problems.NotFound("stems"));
-        group.MapDelete("/{id}", Results<NoContent, ProblemHttpResult> (string id, JobQueue<StemZip> jobs) =>
-        {
-            if (jobs.Find(id) is not { } job)
-                return Problems.NotFound("stems");
-            jobs.Cancel(job);
-            return TypedResults.NoContent();
-        });
-        group.MapGet("/{id}/file", Results<PushStreamHttpResult, ProblemHttpResult> (string id, JobQueue<StemZip> jobs, CancellationToken cancellation) =>
-            jobs.Find(id)?.Result is { } zip
-                ? TypedResults.Stream(stream => zip.CopyToAsync(stream, cancellation), "application/zip", zip.FileName)
-                : Problems.NotFound("finished stems")).Produces(StatusCodes.Status200OK, contentType: "application/zip");
+        group.MapStanding(typeof(JobQueue<StemZip>), "stems");
+        group.MapCancel(typeof(JobQueue<StemZip>), "stems");
+        group.MapZip(typeof(JobQueue<StemZip>), "stems");
     }
 
     private static StemPlanView PlanOf(Core.Compiling.CompiledTemplate compiled, string act, RowBook book)
@@ -79,7 +69,7 @@ internal static class StemsApi
     internal static Channel LastSum(Template template) => template.Channels[Core.Making.ChannelFactory.MixBus(template)];
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
-        NewStems asked, DocumentStore store, StudioDesk desk, MediaStore media, ZipFolder folder, JobQueue<StemZip> jobs, CancellationToken cancellation)
+        NewStems asked, DocumentStore store, StudioDesk desk, MediaStore media, ScratchFolder folder, JobQueue<StemZip> jobs, CancellationToken cancellation)
     {
         if (await store.OpenAsync(asked.Document, cancellation) is not { } document)
             return Problems.NotFound("document");
@@ -97,7 +87,7 @@ internal static class StemsApi
             ? new Refusal.WrongPlace(there.Name, "does not lead to the main in this act, so it is no stem")
             : new Refusal.UnknownChannel(c)).FirstOrDefault() is { } unable)
             return Problems.Refused(unable);
-        Stem[] stems = [.. asked.Channels.Distinct().Select(c => new Stem(c, asked.Dry))];
+        Stem[] stems = [.. asked.Channels.Distinct().Select(c => new Stem(c, asked.Dry ? StemPoint.Input : StemPoint.AfterFader))];
         if (StemFiles.Bytes(template, stems, asked.Depth, new TimeMap(template.Timeline).LengthSeconds + asked.TailSeconds) > MostBytes)
             return Problems.Refused(new Refusal.TooMany("bytes of stems", (int)Math.Min(MostBytes, int.MaxValue)));
         var job = jobs.Start($"{document.Id}/{document.Revision}/{act}/{asked.Depth}/{asked.TailSeconds}/{asked.Dry}/{asked.CountedIn}/{string.Join(',', stems.Select(s => s.Channel))}", work =>
@@ -111,8 +101,6 @@ internal static class StemsApi
             zip.Flush();
             return new($"{SongPackage.FileName(template.Name)}-stems.zip", zip);
         });
-        return job is null ? Problems.Busy() : TypedResults.Accepted($"/api/stems/{job.Id}", ViewOf(job));
+        return JobRoutes.Begun(job?.Standing, "stems");
     }
-
-    private static JobView ViewOf(Job<StemZip> job) => new(job.Id, job.Work.Id, job.State, job.Progress, job.Seconds);
 }

@@ -87,7 +87,7 @@ internal static class TemplatesApi
 
     /// <param name="name">What it is called where the file does not say.</param>
     private static async Task<Results<Created<BroughtIn>, ProblemHttpResult>> FromProject(
-        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, DeviceStates states, ZipFolder folder, CancellationToken cancellation)
+        HttpRequest request, string? name, DocumentStore store, ShelfStore shelf, StudioDesk desk, MediaStore media, DeviceStates states, ScratchFolder folder, CancellationToken cancellation)
     {
         await using var file = folder.NewFile();
         return !await BoundedStream.SpoolAsync(request.Body, file, ProjectReader.MostBytes, cancellation) ? ProjectTooLarge() : await ProjectAsync(DocumentKind.Template, file, name, await DevicesApi.KnownAsync(shelf, desk, cancellation), store, media, states, cancellation);

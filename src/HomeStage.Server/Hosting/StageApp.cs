@@ -70,8 +70,9 @@ public static class StageApp
         AddJobs<RenderedAudio>(services, options.Memory.Renders);
         AddJobs<SongZip>(services, ZipOnDisk.MostBytesOnDisk);
         AddJobs<StemZip>(services, ZipOnDisk.MostBytesOnDisk);
+        AddJobs<Printed>(services, 0);
         AddJobs<TestBench>(services, ZipOnDisk.MostBytesOnDisk);
-        services.AddSingleton(new ZipFolder(Path.Combine(options.DataFolder, "stems")));
+        services.AddSingleton(new ScratchFolder(Path.Combine(options.DataFolder, "stems")));
         if (options.WriteOpenApi is null)
             services.AddHostedService<Housekeeping>();
         services.ConfigureHttpJsonOptions(json => DocumentJson.Apply(json.SerializerOptions));
@@ -136,6 +137,7 @@ public static class StageApp
         api.MapCabledMachines();
         api.MapPackages();
         api.MapStems();
+        api.MapPrints();
         api.MapOutsideChecks();
         api.MapRemoved();
         api.MapShelf();

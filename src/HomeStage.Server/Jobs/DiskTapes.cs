@@ -5,7 +5,7 @@ using HomeStage.Core.Outside;
 namespace HomeStage.Server.Jobs;
 
 /// <summary>Tapes of a test as files, which go with their handles.</summary>
-public sealed class DiskTapes(ZipFolder folder) : ITestTapes, IDisposable
+public sealed class DiskTapes(ScratchFolder folder) : ITestTapes, IDisposable
 {
     private readonly ConcurrentBag<FileStream> _files = [];
     private long _bytes;

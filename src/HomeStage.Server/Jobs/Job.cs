@@ -22,6 +22,8 @@ public sealed class Job<TResult>(string id, Work<TResult> work)
 
     public bool IsOver => _isLetGo || work.IsOver;
 
+    public JobStanding Standing => new(Id, work.Id, State, Progress, Seconds);
+
     /// <summary>What is done for this asker and maybe for others.</summary>
     internal Work<TResult> Work => work;
 

@@ -2,7 +2,7 @@ namespace HomeStage.Server.Jobs;
 
 /// <summary>Runs long work on one thread of its own, in order, and keeps the last results for a while.</summary>
 /// <remarks>One thread leaves the other core to requests.</remarks>
-public sealed class JobQueue<TResult> : IDisposable
+public sealed class JobQueue<TResult> : IJobQueue, IDisposable
     where TResult : class
 {
     public const int MostWaiting = 16;
@@ -71,6 +71,18 @@ public sealed class JobQueue<TResult> : IDisposable
     {
         lock (_gate)
             return _jobs.GetValueOrDefault(id);
+    }
+
+    public JobStanding? StandingOf(string id) => Find(id)?.Standing;
+
+    public object? FinishedBy(string id) => Find(id) is { State: JobState.Done, Result: { } result } ? result : null;
+
+    public bool Cancel(string id)
+    {
+        if (Find(id) is not { } job)
+            return false;
+        Cancel(job);
+        return true;
     }
 
     /// <summary>Lets a job go. Its work ends when nobody else has asked for the same, and its place is free at once.</summary>

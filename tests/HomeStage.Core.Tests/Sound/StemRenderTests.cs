@@ -26,7 +26,7 @@ public class StemRenderTests
     public void StemsOfAllThatFeedsTheLastSum_AddUpToWhatComesIntoIt_Under120DbFs()
     {
         var compiled = new CompiledTemplate(Company);
-        var feeding = Company.Channels.Where(c => c.Destination == EmptyStage.MixBus).Select(c => new Stem(c.Id, IsDry: false)).ToList();
+        var feeding = Company.Channels.Where(c => c.Destination == EmptyStage.MixBus).Select(c => new Stem(c.Id, StemPoint.AfterFader)).ToList();
         Assert.Equal(["c", "hall", "low"], feeding.Select(s => s.Channel.Value).Order());
 
         var stems = Taken(compiled, feeding, tailSeconds: 0);
@@ -44,7 +44,7 @@ public class StemRenderTests
         var compiled = new CompiledTemplate(Company);
         ChannelId[] channels = [new("low"), new("a"), new("b"), new("hall"), EmptyStage.MixBus, EmptyStage.Main];
 
-        var stems = Taken(compiled, [.. channels.Select(c => new Stem(c, IsDry: false))], tailSeconds: 0);
+        var stems = Taken(compiled, [.. channels.Select(c => new Stem(c, StemPoint.AfterFader))], tailSeconds: 0);
 
         foreach (var (stem, channel) in stems.Zip(channels))
         {
@@ -70,7 +70,7 @@ public class StemRenderTests
     public void ADryStem_IsWhatComesIn_OnOneLaneWhereTheChannelIsMono()
     {
         var plain = Company.With(new RemoveInsert(new("a"), new("limit")), new SetPan(new("a"), 0));
-        var (dry, bare) = (Taken(new(Company), [new(new("a"), IsDry: true), new(new("b"), IsDry: true)], 0), Taken(new(plain), [new(new("a"), IsDry: false)], 0)[0]);
+        var (dry, bare) = (Taken(new(Company), [new(new("a"), StemPoint.Input), new(new("b"), StemPoint.Input)], 0), Taken(new(plain), [new(new("a"), StemPoint.AfterFader)], 0)[0]);
 
         Assert.Empty(dry[0].Right);
         Assert.NotEmpty(dry[1].Right);
@@ -82,7 +82,7 @@ public class StemRenderTests
     public void TheTail_RingsOnBeyondTheEnd_AndChangesNothingBefore()
     {
         var compiled = new CompiledTemplate(Company);
-        Stem[] hall = [new(new("hall"), IsDry: false)];
+        Stem[] hall = [new(new("hall"), StemPoint.AfterFader)];
 
         var (without, with) = (Taken(compiled, hall, 0)[0], Taken(compiled, hall, 1.5)[0]);
 
@@ -99,7 +99,7 @@ public class StemRenderTests
         var compiled = new CompiledTemplate(Company.With(Trigger("beat"), new SetStage(new("b"), InMix, StageState.InTheWings)));
 
         Assert.DoesNotContain(StemRender.Able(compiled, InMix), c => c.Id.Value is "beat" or "b");
-        Assert.Throws<ArgumentException>(() => Taken(compiled, [new(new("beat"), IsDry: false)], 0));
+        Assert.Throws<ArgumentException>(() => Taken(compiled, [new(new("beat"), StemPoint.AfterFader)], 0));
         Assert.Throws<OperationCanceledException>(() => StemRender.Render(compiled, InMix, [], 0, new Kept(0), cancellation: new CancellationToken(canceled: true)));
     }
 

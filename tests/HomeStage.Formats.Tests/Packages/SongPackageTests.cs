@@ -129,7 +129,7 @@ public sealed class SongPackageTests : IDisposable
 
     private byte[] Written(params PackagePart[] parts)
     {
-        Stem[] wanted = [new(new("t"), IsDry: false)];
+        Stem[] wanted = [new(new("t"), StemPoint.AfterFader)];
         using var stems = new StemFiles(Song, wanted, WaveDepth.Int24, _folder);
         StemRender.Render(new(Song), Stages.InMix, wanted, 0, stems);
         using var stream = new MemoryStream();

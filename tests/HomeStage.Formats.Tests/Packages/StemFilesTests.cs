@@ -21,7 +21,7 @@ public class StemFilesTests
     [InlineData(WaveDepth.Float32, 32, WaveFormatEncoding.IeeeFloat)]
     public void Files_AreNumberedInOrder_AsWideAsTheirChannels_AndAsDeepAsAsked(WaveDepth depth, int bits, WaveFormatEncoding encoding)
     {
-        Stem[] stems = [new(new("lid"), IsDry: true), new(new("pots"), IsDry: false)];
+        Stem[] stems = [new(new("lid"), StemPoint.Input), new(new("pots"), StemPoint.AfterFader)];
         var (zip, expected) = (Zipped(stems, depth), Renderer.Render(Pair, new(InMix, new("pots"))));
 
         using var archive = new ZipArchive(new MemoryStream(zip));
@@ -50,7 +50,7 @@ public class StemFilesTests
     [Fact]
     public void WithACount_EachBeginsWithItsLength_AndTheClicksAreAFileOfTheirOwn()
     {
-        Stem[] stems = [new(new("lid"), IsDry: true), new(new("pots"), IsDry: false)];
+        Stem[] stems = [new(new("lid"), StemPoint.Input), new(new("pots"), StemPoint.AfterFader)];
         // One bar of 4/4 at 120 is two seconds.
         var counted = Pair with { Timeline = Pair.Timeline with { CountIn = new(1) } };
         const int Lead = 2 * 48000;
@@ -91,7 +91,7 @@ public class StemFilesTests
     public void TheFolder_GoesWithIt()
     {
         var folder = Path.Combine(Path.GetTempPath(), $"home-stage-stems-{Guid.NewGuid():N}");
-        using (new StemFiles(Pair, [new(new("lid"), IsDry: false)], WaveDepth.Int24, folder))
+        using (new StemFiles(Pair, [new(new("lid"), StemPoint.AfterFader)], WaveDepth.Int24, folder))
             Assert.Single(Directory.GetFiles(folder));
         Assert.False(Directory.Exists(folder));
     }

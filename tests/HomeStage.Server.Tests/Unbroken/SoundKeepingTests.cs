@@ -125,14 +125,15 @@ public class SoundKeepingTests(RunningServer server) : IClassFixture<RunningServ
     [Fact]
     public void Staged_Sounds_AreBoundedTogether_AndTheOldestGo()
     {
-        var staged = server.Services.GetRequiredService<StagedSounds>();
+        const long most = 8L * 1024 * 1024;
+        var staged = new StagedSounds(server.Services.GetRequiredService<MediaStore>(), TimeProvider.System, Directory.CreateTempSubdirectory("home-stage-bounded-").FullName, most);
         var tray = staged.Tray(path => path);
         // A little over a hundredth of what may wait.
-        var frames = (int)(StagedSounds.MostBytes / 100 / 8);
+        var frames = (int)(most / 100 / 8);
         for (var i = 0; i < 104; i++)
             Assert.IsType<HomeStage.Formats.FormatResult<HomeStage.Core.Media.MediaRef>.Read>(tray.Take($"{i}.wav", Waves.Numbered(2000 + i, frames)));
 
-        Assert.InRange(staged.Bytes, StagedSounds.MostBytes * 9 / 10, StagedSounds.MostBytes);
+        Assert.InRange(staged.Bytes, most * 9 / 10, most);
         staged.ClearAll();
     }
 

@@ -2714,6 +2714,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{id}/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    act: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PrintPlanView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{id}/outside-test": {
         parameters: {
             query?: never;
@@ -4693,6 +4732,138 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPrints"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PrintedView"];
+                    };
                 };
             };
         };
@@ -7637,6 +7808,19 @@ export interface components {
             under: null | components["schemas"]["ChannelId"];
             first: components["schemas"]["Channel"][];
         };
+        NewPrints: {
+            document: string;
+            act: string;
+            channels: unknown[];
+            depth?: components["schemas"]["WaveDepth"];
+            /**
+             * Format: double
+             * @default 4
+             */
+            tailSeconds: number;
+            /** @default false */
+            playing: boolean;
+        };
         NewRender: {
             document: string;
             act: string;
@@ -8122,10 +8306,37 @@ export interface components {
             removes: string[];
             setsOff: string[];
         };
+        PrintChoice: {
+            id: components["schemas"]["ChannelId"];
+            name: string;
+            /** Format: int32 */
+            depth: number;
+            /** Format: int32 */
+            lanes: number;
+            twin: null | components["schemas"]["ChannelId"];
+            isPrinted: boolean;
+            playsPrint: boolean;
+            outputs: unknown[];
+            silentBecause: string[];
+        };
         PrintLine: {
             channel: components["schemas"]["ChannelId"];
             name: string;
             prints: string[];
+        };
+        PrintPlanView: {
+            act: string;
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            sampleRateHz: number;
+            /** Format: int64 */
+            mostBytes: number;
+            channels: components["schemas"]["PrintChoice"][];
+        };
+        PrintedView: {
+            edits: components["schemas"]["Edit"][];
+            silent: string[];
         };
         ProcessorView: {
             id: string;

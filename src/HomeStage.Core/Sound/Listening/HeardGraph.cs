@@ -53,7 +53,16 @@ internal sealed class HeardGraph
     public HashSet<int> Taken { get; } = [];
 
     /// <returns>The stage at which a stem is taken.</returns>
-    public int StageOf(Stem stem) => Graph.Template.Channels.IndexOf(stem.Channel) is var channel && stem.IsDry ? Graph.InputOf(channel) : Graph.PostOf(channel);
+    public int StageOf(Stem stem)
+    {
+        var channel = Graph.Template.Channels.IndexOf(stem.Channel);
+        return stem.Point switch
+        {
+            StemPoint.Input => Graph.InputOf(channel),
+            StemPoint.BeforeFader => Graph.PreOf(channel),
+            _ => Graph.PostOf(channel),
+        };
+    }
 
     public Channel ChannelOf(int stage) => Graph.Template.Channels[Graph.Stages[stage].Channel];
 

@@ -3,9 +3,21 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Sound.Listening;
 
 /// <summary>A channel that leaves as sound of its own.</summary>
-/// <param name="IsDry">As it comes in, before its inserts, fader and pan; else as it goes on after them.</param>
-public sealed record Stem(ChannelId Channel, bool IsDry)
+public sealed record Stem(ChannelId Channel, StemPoint Point)
 {
     /// <returns>1 where the channel is mono and nothing has spread it yet, else 2.</returns>
-    public int Lanes(Template template) => IsDry && template.Channels[Channel].Format == ChannelFormat.Mono ? 1 : 2;
+    public int Lanes(Template template) => Point != StemPoint.AfterFader && template.Channels[Channel].Format == ChannelFormat.Mono ? 1 : 2;
+}
+
+/// <summary>Where on a channel a stem is taken.</summary>
+public enum StemPoint
+{
+    /// <summary>As it comes in, before its inserts: dry.</summary>
+    Input,
+
+    /// <summary>After its inserts, before fader and pan: as a print, which has fader and pan of its own.</summary>
+    BeforeFader,
+
+    /// <summary>As it goes on, after fader and pan.</summary>
+    AfterFader,
 }

@@ -26,7 +26,7 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
     {
         var (stage, lanes) = (heard.StageOf(stem), stem.Lanes(heard.Graph.Template));
         var block = _blocks.GetValueOrDefault(stage);
-        var onward = stem.IsDry ? null : heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.Destination).Select(l => (Link?)l).FirstOrDefault();
+        var onward = heard.Graph.Links.Where(l => l.From == stage && l.Kind == LinkKind.Destination).Select(l => (Link?)l).FirstOrDefault();
         var padding = onward is { } link ? heard.Entering(link.To).First(x => x.Link == link).Padding : 0;
         var arrives = heard.LatenessOf(stage) + padding;
         return new(block, block is null || lanes == 1 ? null : new(block, 1, Spread(stage), padding, null, MovingSpread(stage, arrives)), lanes, arrives);

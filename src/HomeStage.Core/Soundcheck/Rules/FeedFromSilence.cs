@@ -14,7 +14,7 @@ public sealed class FeedFromSilence : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act)
     {
-        foreach (var of in KeyFeed.BySource(template, act, f => f.Insert.Key is { On: true } && (f.From.Muted || f.From.StageIn(act) == StageState.InTheWings)))
+        foreach (var of in KeyFeed.BySource(template, act, f => f.Insert.Key is { On: true } && IsSilent(f.From, act) && !IsStoodInFor(template, f, act)))
         {
             var (from, first) = (of.Key, of.First());
             // A trigger is heard by nobody, so it can be let go on; another channel was silenced for the ears, and stays so.
@@ -25,6 +25,12 @@ public sealed class FeedFromSilence : ISoundcheckRule
             yield return new(Id, Severity.Warning, [from.Id], $"{from.Name} steers {first.Insert.Title()} on {first.To.Name} and is {(from.Muted ? "muted" : "in the wings")}.", goOn is null ? [off] : [goOn, off]);
         }
     }
+
+    private static bool IsSilent(Channel channel, string act) => channel.Muted || channel.StageIn(act) == StageState.InTheWings;
+
+    /// <summary>Whether an instrument's print steers the same while the instrument rests, or the instrument while its print does.</summary>
+    private static bool IsStoodInFor(Template template, KeyFeed feed, string act) =>
+        template.Channels.Any(c => (c.Id == feed.From.PrintTwin || c.PrintTwin == feed.From.Id) && !IsSilent(c, act) && c.Feeds.Any(f => f.Channel == feed.To.Id && f.Insert == feed.Insert.Id));
 
     private static SetStage Run(Channel trigger, string act) => new(trigger.Id, act, StageState.BehindTheCurtain);
 

@@ -3,7 +3,7 @@ using HomeStage.Server.Jobs;
 
 namespace HomeStage.Server.Api.Views;
 
-/// <summary>How far a render or package is.</summary>
+/// <summary>How far a job is.</summary>
 /// <param name="WorkId">The same for all jobs that have the same result.</param>
 /// <param name="Progress">In [0, 1].</param>
 /// <param name="TookSeconds">Null until it is done.</param>
@@ -15,6 +15,10 @@ public sealed record JobView(
 {
     /// <summary>For a finished package without any sound: why, in sentences; null otherwise.</summary>
     public IReadOnlyList<string>? SilentBecause { get; init; }
+
+    /// <param name="result">What a finished job has made; null where it is not finished.</param>
+    public static JobView Of(JobStanding job, object? result = null) =>
+        new(job.Id, job.WorkId, job.State, job.Progress, job.Seconds) { SilentBecause = (result as SongZip)?.SilentBecause };
 }
 
 /// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>

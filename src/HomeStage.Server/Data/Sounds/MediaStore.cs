@@ -12,7 +12,7 @@ namespace HomeStage.Server.Data.Sounds;
 /// <summary>The shelf of uploaded sound: each content once, on disk, bounded as a whole.</summary>
 public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvider clock, MediaFiles files, MemoryBudget memory, WriteGate gate) : IMediaShelf
 {
-    public const long MostBytes = 2L * 1024 * 1024 * 1024;
+    public const long MostBytes = 16L * 1024 * 1024 * 1024;
 
     // One at a time, so that the same file sent twice at once is kept once.
     private readonly SemaphoreSlim _gate = new(1, 1);
@@ -119,7 +119,7 @@ public sealed class MediaStore(IDbContextFactory<StageDb> databases, TimeProvide
             var known = await db.Media.FindAsync([row.Content], cancellation);
             if (known is null && await db.Media.SumAsync(m => m.Bytes, cancellation) + row.Bytes > MostBytes)
                 return new FormatResult<MediaRef>.Refused(
-                    "shelf-full", $"Uploaded sound may take {MostBytes / 1024 / 1024} MB together, what was removed included, and this would be more.");
+                    "shelf-full", $"Uploaded sound may take {MostBytes / 1024 / 1024 / 1024} GB together, what was removed included, and this would be more.");
             if (_wrong.ContainsKey(row.Content) || !files.SeemsWhole(row.Content, row.Bytes))
                 await write();
             Forget(row.Content);

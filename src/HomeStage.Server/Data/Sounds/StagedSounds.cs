@@ -5,16 +5,20 @@ using HomeStage.Formats.Wave;
 
 namespace HomeStage.Server.Data.Sounds;
 
-/// <summary>Sounds that a kit's file brought and that wait for an edit to use them. They take no place on the shelf until then,
+/// <summary>Sounds that a file brought or that were printed, and that wait for an edit to use them. They take no place on the shelf until then,
 /// and go after an hour, at the next start, or when others need the room.</summary>
 /// <param name="folder">Where they wait; on the same disk as the shelf.</param>
-public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string folder)
+/// <param name="mostBytes">What they may take together; the oldest go first.</param>
+public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string folder, long mostBytes = StagedSounds.Usual)
 {
-    public const long MostBytes = 512L * 1024 * 1024;
+    private const long Usual = 4L * 1024 * 1024 * 1024;
     private static readonly TimeSpan Patience = TimeSpan.FromHours(1);
 
     private readonly Lock _gate = new();
     private readonly Dictionary<string, Waiting> _waiting = new(StringComparer.Ordinal);
+
+    /// <summary>What may wait together.</summary>
+    public long MostBytes => mostBytes;
 
     /// <summary>What is waiting takes so much.</summary>
     public long Bytes
@@ -99,7 +103,7 @@ public sealed class StagedSounds(MediaStore shelf, TimeProvider clock, string fo
     {
         lock (_gate)
         {
-            while (_waiting.Count > 0 && _waiting.Values.Sum(w => w.Bytes) + wave.Length > MostBytes)
+            while (_waiting.Count > 0 && _waiting.Values.Sum(w => w.Bytes) + wave.Length > mostBytes)
                 Drop(_waiting.MinBy(w => w.Value.Since).Key);
             Directory.CreateDirectory(folder);
             File.WriteAllBytes(PathOf(sound.Content), wave);

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Schemas } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
+import JobLine from '@/parts/JobLine.vue'
 import { useMadeFile } from '@/state/useMadeFile'
 
 /** Channels as files of their own: which, how, how large; what would be silent is said before anything is rendered. */
@@ -129,11 +130,12 @@ function make() {
           >; added up they are what comes into {{ plan?.lastSum }}</template
         >.
       </p>
-      <p v-if="stems.busy.value" class="work">
-        <progress max="1" :value="stems.progress.value" aria-label="Rendering the stems" />
-        <span class="quiet">{{ Math.round(stems.progress.value * 100) }} %</span>
-        <button type="button" class="plain" @click="stems.cancel()">Cancel</button>
-      </p>
+      <JobLine
+        v-if="stems.busy.value"
+        :progress="stems.progress.value"
+        doing="Rendering the stems"
+        @cancel="stems.cancel()"
+      />
       <p v-else-if="stems.message.value && !stems.failed.value" class="quiet" role="status">
         {{ stems.message.value }}
       </p>
@@ -149,62 +151,4 @@ function make() {
 </template>
 
 <style scoped src="@/parts/dialogForm.css"></style>
-<style scoped>
-.asks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: end;
-}
-
-.asks label {
-  display: grid;
-  gap: 3px;
-}
-
-.asks .tick {
-  display: flex;
-  gap: 7px;
-  align-items: center;
-  padding-bottom: 8px;
-}
-
-.tail {
-  width: 80px;
-}
-
-ul {
-  max-height: 260px;
-  margin: 0;
-  padding: 0;
-  overflow: auto;
-  list-style: none;
-}
-
-li label {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  padding: 2px 0;
-}
-
-input {
-  accent-color: var(--lamp);
-}
-
-.lacks {
-  color: var(--plum);
-}
-
-.work {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-
-progress {
-  flex: 1;
-  accent-color: var(--lamp-ground);
-  height: 5px;
-}
-</style>
+<style scoped src="@/parts/fileAsks.css"></style>

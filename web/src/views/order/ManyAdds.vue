@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import ManyPrints from './ManyPrints.vue'
+import ManyPrints from './prints/ManyPrints.vue'
 import { useManyEdits } from './useManyEdits'
 import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'

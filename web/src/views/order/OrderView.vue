@@ -7,6 +7,8 @@ import SidePanel from './SidePanel.vue'
 import ToolLine from './ToolLine.vue'
 import PutCopiedDialog from './PutCopiedDialog.vue'
 import PutPieceDialog from './pieces/PutPieceDialog.vue'
+import PrintsDialog from './prints/PrintsDialog.vue'
+import { printsAsked } from './prints/printsAsked'
 import type { Filter } from './filter'
 import { orderHelp, orderShortcuts } from './orderKeymap'
 import type { DocumentKind } from '@/api/types'
@@ -52,6 +54,7 @@ useKeymap(orderShortcuts, {
         @add="adding = true"
         @piece="putting = true"
         @check="checking = true"
+        @prints="printsAsked = []"
         @defaults="defaulting = true"
         @explain="explaining = true"
       />
@@ -70,6 +73,7 @@ useKeymap(orderShortcuts, {
   <AddChannelDialog v-model:open="adding" />
   <PutPieceDialog v-model:open="putting" />
   <PutCopiedDialog />
+  <PrintsDialog />
   <DefaultsDialog v-model:open="defaulting" />
   <LineCheckDialog v-model:open="checking" />
   <ShortcutsDialog v-model:open="explaining" place="the running order" :shortcuts="orderHelp" />

@@ -9,7 +9,7 @@ import { useFindings } from '@/state/findings'
 const search = defineModel<string>('search', { required: true })
 const filter = defineModel<Filter>('filter', { required: true })
 const everything = defineModel<boolean>('everything', { required: true })
-defineEmits<{ add: []; piece: []; check: []; defaults: []; explain: [] }>()
+defineEmits<{ add: []; piece: []; check: []; prints: []; defaults: []; explain: [] }>()
 const document = useDocument()
 const findings = useFindings()
 const altered = useAltered()
@@ -68,6 +68,14 @@ const counted = computed(() => {
       @click="$emit('check')"
     >
       Line check
+    </button>
+    <button
+      type="button"
+      class="plain bare"
+      title="Records instruments onto audio channels that play in their place"
+      @click="$emit('prints')"
+    >
+      Prints
     </button>
     <button
       type="button"

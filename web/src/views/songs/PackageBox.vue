@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { PackagePart, PackagePartView } from '@/api/types'
+import JobLine from '@/parts/JobLine.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 import { useMadeFile } from '@/state/useMadeFile'
@@ -86,11 +87,13 @@ function make() {
       <button type="button" class="loud" :disabled="pack.busy.value || chosen.length === 0" @click="make">
         {{ pack.busy.value ? 'Making it…' : 'Make and download it' }}
       </button>
-      <template v-if="pack.busy.value">
-        <progress max="1" :value="pack.progress.value" aria-label="Rendering the package" />
-        <span class="quiet">{{ Math.round(pack.progress.value * 100) }} %</span>
-        <button type="button" class="plain" @click="pack.cancel()">Cancel</button>
-      </template>
+      <JobLine
+        v-if="pack.busy.value"
+        class="progress"
+        :progress="pack.progress.value"
+        doing="Rendering the package"
+        @cancel="pack.cancel()"
+      />
       <span v-else-if="plan && !pack.message.value" class="quiet">
         {{ sizeText(bytes) }} before it is packed{{ seconds >= 1 ? `, about ${secondsText(seconds)} to render` : '' }}
       </span>
@@ -171,10 +174,9 @@ input {
   gap: 10px 14px;
 }
 
-progress {
-  accent-color: var(--lamp-ground);
-  height: 5px;
-  width: 180px;
+.progress {
+  width: 300px;
+  margin: 0;
 }
 
 .trouble {

@@ -5,9 +5,7 @@ import { useManyEdits } from '../useManyEdits'
 
 /** The way from several chosen channels to their prints. */
 const many = useManyEdits()
-const played = computed(() =>
-  many.rows.value.filter((r) => ['instrument', 'output'].includes(r.channel.source?.type ?? '')),
-)
+const played = computed(() => many.rows.value.filter((r) => ['instrument', 'split'].includes(r.channel.kind)))
 </script>
 
 <template>

@@ -9,7 +9,7 @@ import PrintActions from './PrintActions.vue'
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 const catalogue = useCatalogue()
-const mayPrint = computed(() => ['instrument', 'output'].includes(props.channel.source?.type ?? ''))
+const mayPrint = computed(() => ['instrument', 'split'].includes(props.channel.kind))
 const mayWait = computed(() => catalogue.can(props.channel.kind).mayBeSpare)
 const twin = computed(() => document.rows.get((props.channel.printTwin as string | null) ?? ''))
 </script>

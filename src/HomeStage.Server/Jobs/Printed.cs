@@ -1,0 +1,7 @@
+using HomeStage.Core.Editing;
+
+namespace HomeStage.Server.Jobs;
+
+/// <summary>Instruments that were printed: their sounds wait, and one batch lays them down.</summary>
+/// <param name="Silent">Names of those whose print holds nothing above −80 dBFS.</param>
+public sealed record Printed(Sequence<Edit> Edits, IReadOnlyList<string> Silent);
