@@ -44,6 +44,7 @@ public sealed class OutsideApiTests(RunningServer server) : IClassFixture<Runnin
         var answer = await RunningServer.JsonOf(await AnswerAsync(check));
         Assert.Equal("main", answer["recordings"]![0]!["channel"]!.ToString());
         Assert.Null(answer["recordings"]![1]!["channel"]);
+        Assert.Equal((int)(await server.GetAsync($"/api/documents/{await server.TemplateAsync("Two Voices and a Reed Organ")}"))["head"]!["revision"]!, (int)answer["revision"]!);
         Assert.All(answer["findings"]!.AsArray(), f => Assert.Equal("missing", f!["kind"]!.ToString()));
         Assert.NotEmpty(answer["findings"]!.AsArray());
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await AnswerAsync(check, new { recording = 7, channel = "main" })).StatusCode);

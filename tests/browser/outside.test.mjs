@@ -94,5 +94,13 @@ test('a file is what a person says, what its sound says where its name does not,
   await pick(third, 'What 03 Audio 33.wav is', 'none of the channels')
   await third.getByText('as you said').waitFor()
   assert.equal(await recordings.getByText('by its sound').count(), files.size - 1)
+
+  // What is edited meanwhile is not in the test: that is said, and one begins again.
+  const { head } = await stage.get(`/api/documents/${id}`)
+  await stage.post(`/api/documents/${id}/edits`, { revision: head.revision, edits: [{ type: 'set-level', channel: 'main', level: -1 }] })
+  await page.getByText(/has changed since the first recording came/).waitFor()
+  await page.getByRole('button', { name: 'Begin again with what it is now' }).click()
+  await page.getByRole('region', { name: 'Channels to record' }).waitFor()
+  assert.equal(await recordings.getByRole('listitem').count(), 0)
   assert.deepEqual([stage.troubles.filter((t) => !t.includes('status of 400') && !t.includes('status of 415')), stage.strangers], [[], []])
 })

@@ -48,8 +48,9 @@ internal static class OutsideApi
 
     /// <param name="Done">By its place in the call sheet's handwork, each line that is shown to be done.</param>
     /// <param name="Work">How many lines of handwork there are.</param>
+    /// <param name="Revision">The one of the document against which all is held.</param>
     public sealed record AnswerView(
-        IReadOnlyList<PlacedView> Recordings, IReadOnlyList<AnswerRow> Rows, IReadOnlyList<DuckerRow> Duckers, IReadOnlyList<OutsideFinding> Findings, IReadOnlyList<string> Notes, IReadOnlyList<int> Done, int Work);
+        IReadOnlyList<PlacedView> Recordings, IReadOnlyList<AnswerRow> Rows, IReadOnlyList<DuckerRow> Duckers, IReadOnlyList<OutsideFinding> Findings, IReadOnlyList<string> Notes, IReadOnlyList<int> Done, int Work, int Revision);
 
     /// <param name="Likely">What it may be, where its channel is not sure.</param>
     public sealed record PlacedView(int Place, string Name, int SampleRateHz, double Seconds, ChannelId? Channel, string? ChannelName, PlacedBy By, IReadOnlyList<ChannelId> Likely);
@@ -119,7 +120,7 @@ internal static class OutsideApi
             var tapes = new DiskTapes(folder);
             try
             {
-                return new(document.Id, Reference.Of(test, tapes, studio, media, work, work.Cancellation), tapes);
+                return new(document.Id, document.Revision, Reference.Of(test, tapes, studio, media, work, work.Cancellation), tapes);
             }
             catch
             {
@@ -172,10 +173,10 @@ internal static class OutsideApi
             return Problems.Refused(new Refusal.Doubled("recordings of", bench.Reference.Song.Template.Channels[twice].Name));
         var answer = await Task.Run(() => OutsideCheck.Of(bench.Reference, recordings, said, cancellation), cancellation);
         var work = await store.OpenAsync(bench.Document, cancellation) is { Template: var now } ? HandworkList.Of(now) : [];
-        return TypedResults.Ok(ViewOf(bench.Reference.Song, answer, work));
+        return TypedResults.Ok(ViewOf(bench.Reference.Song, answer, work, bench.Revision));
     }
 
-    private static AnswerView ViewOf(TestSong song, OutsideAnswer answer, IReadOnlyList<Handwork> work)
+    private static AnswerView ViewOf(TestSong song, OutsideAnswer answer, IReadOnlyList<Handwork> work, int revision)
     {
         string NameOf(ChannelId channel) => song.Template.Channels[channel].Name;
         return new(
@@ -184,6 +185,6 @@ internal static class OutsideApi
                 NameOf(r.Slot.Source.Channel), r.Slot.Source.Name, r.Slot.Source.Note, r.Verdict, [.. r.Readings.Select(c => new AnswerCell(c.Channel, NameOf(c.Channel), c.IsExpected, c.OffDb, c.LateMs, c.Faults, c.Follows))]))],
             [.. answer.Duckers.Select(d => new DuckerRow(
                 d.Trial.Ducker.Channel, NameOf(d.Trial.Ducker.Channel), d.Trial.Hit?.Name, d.ExpectedDb, d.ExpectedBackMs, d.Db, d.BackMs, d.IsIdleHere, d.Faults))],
-            answer.Findings, answer.Notes, [.. ProvenWork.Of(work, song, answer).Select((done, i) => (done, i)).Where(d => d.done).Select(d => d.i)], work.Count);
+            answer.Findings, answer.Notes, [.. ProvenWork.Of(work, song, answer).Select((done, i) => (done, i)).Where(d => d.done).Select(d => d.i)], work.Count, revision);
     }
 }

@@ -12,9 +12,12 @@ public sealed class TestBench : ISized
     private readonly DiskTapes _tapes;
 
     /// <param name="document">Its id.</param>
-    public TestBench(string document, Reference reference, DiskTapes tapes) => (Document, Reference, _tapes) = (document, reference, tapes);
+    /// <param name="revision">The one that the test was made of.</param>
+    public TestBench(string document, int revision, Reference reference, DiskTapes tapes) => (Document, Revision, Reference, _tapes) = (document, revision, reference, tapes);
 
     public string Document { get; }
+
+    public int Revision { get; }
 
     public Reference Reference { get; }
 

@@ -5815,6 +5815,8 @@ export interface components {
             done: number[];
             /** Format: int32 */
             work: number;
+            /** Format: int32 */
+            revision: number;
         };
         /** @enum {unknown} */
         Arming: "with-selection" | "by-hand";

@@ -15,8 +15,12 @@ import { useShown } from '@/state/useShown'
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
 useShown(props)
-const { plan, answer, doing, progress, trouble, bring, say } = useOutside(toRef(props, 'id'))
+const { plan, answer, doing, progress, trouble, begin, bring, say } = useOutside(toRef(props, 'id'))
 const name = computed(() => (document.head?.id === props.id ? document.head.name : undefined))
+/** What was edited since the first recording came is not in what they are held against. */
+const isBehind = computed(
+  () => answer.value && document.head?.id === props.id && document.head.revision !== answer.value.revision,
+)
 const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'arrived').length ?? 0)
 </script>
 
@@ -35,6 +39,10 @@ const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'a
         its channels, and bring the files here. They may have any rate, any start and any gain.
       </p>
       <template v-if="answer">
+        <p v-if="isBehind" class="behind" role="note">
+          {{ name }} has changed since the first recording came; they are held against it as it was then.
+          <button type="button" class="plain" @click="begin">Begin again with what it is now</button>
+        </p>
         <p class="verdict" :class="answer.findings.length ? 'trouble' : 'proven'" role="status">
           {{
             answer.findings.length
@@ -106,6 +114,15 @@ const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'a
 .verdict .quiet {
   margin-left: 8px;
   font-size: 13px;
+}
+
+.behind {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  margin: 0 0 10px;
+  color: var(--plum);
 }
 
 .findings {

@@ -15,19 +15,20 @@ export function useOutside(document: Readonly<Ref<string>>) {
   let bench: string | undefined
   let asking = 0
 
-  watch(
-    document,
-    async (id) => {
-      letGo()
-      try {
-        const found = await asked(api.GET('/api/documents/{id}/outside-test', { params: { path: { id } } }))
-        if (id === document.value) plan.value = found
-      } catch (error) {
-        trouble.value = sentenceOf(error)
-      }
-    },
-    { immediate: true },
-  )
+  watch(document, begin, { immediate: true })
+
+  /** Leaves what there is, and begins with the document as it is now. */
+  async function begin() {
+    const id = document.value
+    letGo()
+    trouble.value = undefined
+    try {
+      const found = await asked(api.GET('/api/documents/{id}/outside-test', { params: { path: { id } } }))
+      if (id === document.value) plan.value = found
+    } catch (error) {
+      trouble.value = sentenceOf(error)
+    }
+  }
 
   async function ready(): Promise<string> {
     if (bench) return bench
@@ -100,5 +101,5 @@ export function useOutside(document: Readonly<Ref<string>>) {
   }
 
   onScopeDispose(letGo)
-  return { plan, answer, doing, progress, trouble, bring, say }
+  return { plan, answer, doing, progress, trouble, begin, bring, say }
 }

@@ -6,8 +6,11 @@ import { swapping } from './swapping'
 import { usePrinting } from './usePrinting'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { Schemas } from '@/api/types'
+import ChannelTicks from '@/parts/ChannelTicks.vue'
 import DialogEnds from '@/parts/DialogEnds.vue'
+import FileAsks from '@/parts/FileAsks.vue'
 import JobLine from '@/parts/JobLine.vue'
+import { megabytesText } from '@/parts/waveDepths'
 import { useDocument } from '@/state/document'
 
 /** Many instruments printed by one render: which, how deep, what would be silent; and whether prints or instruments play. */
@@ -26,11 +29,6 @@ const depth = ref<Schemas['WaveDepth']>('float32')
 const tail = ref(4)
 const playing = ref(true)
 
-const depths: Record<Schemas['WaveDepth'], [words: string, bytes: number]> = {
-  int16: ['16 bit', 2],
-  int24: ['24 bit', 3],
-  float32: ['32 bit, floating', 4],
-}
 const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name ?? '')
 const ticked = computed(() => plan.value?.channels.filter((c) => chosen.value.includes(c.id)) ?? [])
 /** With an instrument its other outputs are printed, since they rest when it does. */
@@ -38,13 +36,10 @@ const printed = computed(() => {
   const along = new Set(ticked.value.flatMap((c) => c.outputs))
   return plan.value?.channels.filter((c) => !c.playsPrint && (chosen.value.includes(c.id) || along.has(c.id))) ?? []
 })
-const least = computed(() => Math.min(...(plan.value?.channels ?? []).map((c) => c.depth)))
-const silent = computed(() => printed.value.filter((c) => c.silentBecause.length > 0))
 const made = computed(() => printed.value.filter((c) => !c.twin).length)
-const megabytes = computed(() => {
-  if (!plan.value) return 0
+const size = computed(() => {
   const lanes = printed.value.reduce((sum, c) => sum + c.lanes, 0)
-  return (lanes * (plan.value.seconds + tail.value) * plan.value.sampleRateHz * depths[depth.value][1]) / 1e6
+  return plan.value && megabytesText(lanes, plan.value.seconds + tail.value, plan.value.sampleRateHz, depth.value)
 })
 const resting = computed(() => pairsOf(ticked.value.filter((c) => c.playsPrint)))
 const ready = computed(() => pairsOf(ticked.value.filter((c) => c.isPrinted && !c.playsPrint)))
@@ -95,46 +90,31 @@ async function swap(pairs: { channel: string; twin: string }[], toPrints: boolea
 <template>
   <Dialog v-model:visible="open" modal header="Prints" :style="{ width: '620px' }" :draggable="false">
     <form class="form" @submit.prevent="print">
-      <div class="asks">
-        <label
-          >As
-          <select v-model="depth" class="field">
-            <option v-for="([words], value) in depths" :key="value" :value="value">{{ words }}</option>
-          </select>
-        </label>
-        <label
-          >Tail, s
-          <input v-model.number="tail" class="field tail" type="number" min="0" max="30" step="0.5" required />
-        </label>
+      <FileAsks v-model:depth="depth" v-model:tail="tail">
         <label class="tick" title="The instruments rest in the wings">
           <input v-model="playing" type="checkbox" /> the prints play in {{ actName }}, the instruments rest
         </label>
-      </div>
+      </FileAsks>
       <p v-if="refused" class="trouble" role="alert">{{ refused }}</p>
       <p v-else-if="plan?.channels.length === 0" class="quiet">
         No instrument leads to the main in {{ actName }}: there is nothing to print.
       </p>
-      <ul v-else-if="plan" aria-label="Channels">
-        <li v-for="c in plan.channels" :key="c.id">
-          <label :style="{ paddingLeft: `${(c.depth - least) * 12}px` }">
-            <input v-model="chosen" type="checkbox" :value="c.id" />
-            <span>{{ c.name }}</span>
-            <small v-if="c.playsPrint" class="proven">its print plays</small>
-            <small v-else-if="c.isPrinted" class="quiet">printed before</small>
-            <small v-if="c.outputs.length" class="quiet"
-              >with {{ c.outputs.length }} more {{ c.outputs.length === 1 ? 'output' : 'outputs' }}</small
-            >
-            <small v-if="c.silentBecause.length" class="lacks" :title="c.silentBecause.join(' ')">silent</small>
-          </label>
-        </li>
-      </ul>
-      <p v-if="silent.length" class="quiet" role="note">
-        {{ silent.length === 1 ? 'One of them would be silent' : `${silent.length} of them would be silent` }}:
-        {{ silent[0]!.name }}. {{ silent[0]!.silentBecause.join(' ') }}
-      </p>
+      <ChannelTicks
+        v-else-if="plan"
+        v-slot="{ channel: c }"
+        v-model="chosen"
+        :channels="plan.channels"
+        :taken="printed"
+      >
+        <small v-if="c.playsPrint" class="proven">its print plays</small>
+        <small v-else-if="c.isPrinted" class="quiet">printed before</small>
+        <small v-if="c.outputs.length" class="quiet"
+          >with {{ c.outputs.length }} more {{ c.outputs.length === 1 ? 'output' : 'outputs' }}</small
+        >
+      </ChannelTicks>
       <p v-if="plan && printed.length" class="quiet">
-        {{ printed.length }} {{ printed.length === 1 ? 'print' : 'prints' }} by one render,
-        {{ megabytes.toFixed(megabytes < 10 ? 1 : 0) }} MB<template v-if="made"
+        {{ printed.length }} {{ printed.length === 1 ? 'print' : 'prints' }} by one render, {{ size
+        }}<template v-if="made"
           >; {{ made }} {{ made === 1 ? 'channel' : 'channels' }} for them
           {{ made === 1 ? 'is' : 'are' }} made</template
         >. Taken after the inserts, before fader and sends.
@@ -169,7 +149,6 @@ async function swap(pairs: { channel: string; twin: string }[], toPrints: boolea
 </template>
 
 <style scoped src="@/parts/dialogForm.css"></style>
-<style scoped src="@/parts/fileAsks.css"></style>
 <style scoped>
 .proven {
   color: var(--proven);
