@@ -31,7 +31,7 @@ const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'a
     <span class="gap" />
     <RouterLink class="plain link" :to="`/${kind}s/${id}/call-sheet`">Back to the call sheet</RouterLink>
   </PlaceHeader>
-  <div class="sided">
+  <div class="sided" :class="{ answered: answer }">
     <main class="work">
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <p v-if="!answer" class="quiet lead">
@@ -54,8 +54,8 @@ const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'a
         <ul v-if="answer.findings.length" class="findings" aria-label="What is wrong">
           <li v-for="finding in answer.findings" :key="finding.words">{{ finding.words }}</li>
         </ul>
-        <OutsideTable :rows="answer.rows" />
-        <OutsideDuckers v-if="answer.duckers.length" :duckers="answer.duckers" />
+        <div class="wide"><OutsideTable :rows="answer.rows" /></div>
+        <div v-if="answer.duckers.length" class="wide"><OutsideDuckers :duckers="answer.duckers" /></div>
         <ul class="notes quiet" aria-label="How it was judged">
           <li v-for="note in answer.notes" :key="note">{{ note }}</li>
         </ul>
@@ -189,9 +189,21 @@ ol p {
     grid-template-columns: minmax(0, 1fr);
   }
 
+  .wide {
+    overflow-x: auto;
+  }
+
+  .wide > :deep(table) {
+    min-width: 620px;
+  }
+
   .side {
-    order: -1;
     border-left: 0;
+  }
+
+  /* What to do comes first until there is an answer. */
+  .sided:not(.answered) .side {
+    order: -1;
   }
 }
 </style>
