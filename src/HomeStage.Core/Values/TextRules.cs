@@ -14,12 +14,12 @@ public static class TextRules
             ? null
             : new Refusal.BadText(what, 1, longest);
 
-    /// <summary>What is left of a text from elsewhere that a name may have: no control characters, no halves of characters.</summary>
+    /// <summary>What is left of a text from elsewhere that a name may have: no control characters, no halves of characters; accents as <see cref="ComposedText"/> has them.</summary>
     /// <param name="longest">Above 1.</param>
     /// <returns>May be empty.</returns>
     public static string Cleaned(string? text, int longest)
     {
-        var clean = string.Concat((text ?? "").EnumerateRunes().Where(r => !Rune.IsControl(r) && r != Rune.ReplacementChar && (r.Value & 0xFFFE) != 0xFFFE)).Trim();
+        var clean = ComposedText.Of(string.Concat((text ?? "").EnumerateRunes().Where(r => !Rune.IsControl(r) && r != Rune.ReplacementChar && (r.Value & 0xFFFE) != 0xFFFE))).Trim();
         if (clean.Length <= longest)
             return clean;
         return clean[..(char.IsHighSurrogate(clean[longest - 1]) ? longest - 1 : longest)].Trim();

@@ -5,7 +5,7 @@ using CsvHelper.Configuration;
 
 namespace HomeStage.Formats.Csv;
 
-/// <summary>Tables as text: RFC 4180 with a header line; comma, semicolon or tab; UTF-8, with or without a mark at its beginning.</summary>
+/// <summary>Tables as text: RFC 4180 with a header line; comma, semicolon or tab; in any encoding that <see cref="BroughtText"/> knows.</summary>
 internal static class CsvTable
 {
     /// <param name="mostBytes">More is refused.</param>
@@ -18,13 +18,10 @@ internal static class CsvTable
             return new FormatResult<T>.Refused("too-large", $"A table of {what} may have {mostBytes / 1024} kB.");
         try
         {
-            var text = new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes).TrimStart('\uFEFF');
+            if (BroughtText.Of(bytes) is not { } text)
+                return new FormatResult<T>.Refused("not-text", "This is no text, so it is no table. A spreadsheet saves one as CSV.");
             using var csv = new CsvReader(new StringReader(text), Manner(isWhole));
             return rows(csv);
-        }
-        catch (DecoderFallbackException)
-        {
-            return new FormatResult<T>.Refused("not-text", "This is not a table in UTF-8 text.");
         }
         catch (CsvHelperException e)
         {

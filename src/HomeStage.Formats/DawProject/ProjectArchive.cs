@@ -7,22 +7,24 @@ internal sealed class ProjectArchive : IDisposable
 {
     private const int MostFiles = 20_000;
     private readonly ZipArchive _zip;
+    private readonly Dictionary<string, ZipArchiveEntry> _entries;
 
     /// <exception cref="InvalidDataException">Not a ZIP, or damaged.</exception>
     /// <param name="file">Can be read at any place; stays open.</param>
     public ProjectArchive(Stream file)
     {
         file.Position = 0;
-        _zip = new(file, ZipArchiveMode.Read, leaveOpen: true);
+        _zip = new(file, ZipArchiveMode.Read, leaveOpen: true, ArchivedNames.Instance);
         if (_zip.Entries.Count > MostFiles)
             throw new InvalidDataException($"It holds more than {MostFiles:N0} files.");
+        _entries = _zip.Entries.DistinctBy(e => ComposedText.Of(e.FullName)).ToDictionary(e => ComposedText.Of(e.FullName), StringComparer.Ordinal);
     }
 
     /// <returns>Null where there is no such file.</returns>
     /// <exception cref="InvalidDataException">It is longer than that.</exception>
     public byte[]? File(string path, int most)
     {
-        if (_zip.GetEntry(path) is not { } entry)
+        if (Entry(path) is not { } entry)
             return null;
         using var from = entry.Open();
         using var to = new MemoryStream();
@@ -38,7 +40,9 @@ internal sealed class ProjectArchive : IDisposable
     }
 
     /// <returns>Null where there is no such file, or one that is longer.</returns>
-    public byte[]? Find(string path, int most) => _zip.GetEntry(path) is { } entry && entry.Length <= most ? File(path, most) : null;
+    public byte[]? Find(string path, int most) => Entry(path) is { } entry && entry.Length <= most ? File(path, most) : null;
+
+    private ZipArchiveEntry? Entry(string path) => _entries.GetValueOrDefault(ComposedText.Of(path));
 
     public void Dispose() => _zip.Dispose();
 }

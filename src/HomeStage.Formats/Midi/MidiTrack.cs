@@ -1,4 +1,3 @@
-using System.Text;
 
 namespace HomeStage.Formats.Midi;
 
@@ -140,7 +139,7 @@ internal sealed class MidiTrack
     private static string TextOf(ReadOnlySpan<byte> data)
     {
         var bounded = data[..Math.Min(data.Length, 512)];
-        return (System.Text.Unicode.Utf8.IsValid(bounded) ? Encoding.UTF8 : Encoding.Latin1).GetString(bounded);
+        return BroughtText.Of(bounded.TrimEnd((byte)0)) ?? "";
     }
 }
 

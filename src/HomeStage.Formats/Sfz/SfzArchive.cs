@@ -1,5 +1,4 @@
 using System.IO.Compression;
-using System.Text;
 
 namespace HomeStage.Formats.Sfz;
 
@@ -24,7 +23,7 @@ internal sealed class SfzArchive : IDisposable
     {
         _budget = budget;
         _mostUnpacked = UnpackedAtLeast + MostRatio * (long)bytes.Length;
-        _zip = new(new MemoryStream(bytes, writable: false), ZipArchiveMode.Read);
+        _zip = new(new MemoryStream(bytes, writable: false), ZipArchiveMode.Read, leaveOpen: false, ArchivedNames.Instance);
         if (_zip.Entries.Count > MostFiles)
             throw new InvalidDataException($"It holds more than {MostFiles:N0} files.");
         foreach (var entry in _zip.Entries)
@@ -58,13 +57,14 @@ internal sealed class SfzArchive : IDisposable
             }
         }
 
-        return string.Join('/', parts);
+        return ComposedText.Of(string.Join('/', parts));
     }
 
     public bool Contains(string path) => _entries.ContainsKey(path);
 
     /// <returns>Null where there is no such file.</returns>
-    public string? Text(string path) => Bytes(path, MostText) is { } bytes ? Encoding.UTF8.GetString(bytes).TrimStart('\uFEFF') : null;
+    /// <exception cref="InvalidDataException">It is no text, or longer than a text is.</exception>
+    public string? Text(string path) => Bytes(path, MostText) is { } bytes ? BroughtText.Of(bytes) ?? throw new InvalidDataException($"{path} is no text.") : null;
 
     /// <exception cref="InvalidDataException">It is longer than that, or all that was read is.</exception>
     public byte[]? Bytes(string path, long most)

@@ -122,7 +122,7 @@ public class KitCsvTests
     [Fact]
     public void Read_BytesThatAreNoText_AreRefused()
     {
-        Assert.Equal("not-text", Refused([0xFF, 0xFE, 0x00, 0xD8]).Code);
+        Assert.Equal("not-text", Refused([0x6E, 0x00, 0x61, 0xD8]).Code);
         Assert.Equal("too-large", Refused(new byte[KitCsv.MostBytes + 1]).Code);
     }
 

@@ -79,7 +79,7 @@ public class PatchCsvTests
     [Fact]
     public void BytesThatAreNoText_AndTooManyOfThem_AreRefused()
     {
-        Assert.Equal("not-text", ((FormatResult<PatchTable>.Refused)PatchCsv.Read([0x63, 0xFF, 0xFE])).Code);
+        Assert.Equal("not-text", ((FormatResult<PatchTable>.Refused)PatchCsv.Read([0x63, 0x00, 0xFE])).Code);
         Assert.Equal("too-large", ((FormatResult<PatchTable>.Refused)PatchCsv.Read(new byte[PatchCsv.MostBytes + 1])).Code);
     }
 
