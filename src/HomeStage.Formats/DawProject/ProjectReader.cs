@@ -152,6 +152,8 @@ public static class ProjectReader
         channels = [.. channels.Select(c => sounds.On(curves.On(c, points), lanes[c.Id]))];
         if (project.Descendants("Audio").Count(a => !sounds.Took(a)) is > 0 and var clips)
             left.Add($"{clips} {(clips == 1 ? "clip" : "clips")} of sound.");
+        if (sounds.Faded is > 0 and var faded)
+            left.Add($"Fades of {faded} {(faded == 1 ? "clip" : "clips")} of sound.");
         if (project.Descendants("Points").Count(p => !curves.Took(p)) is > 0 and var others)
             left.Add($"{others} {(others == 1 ? "curve" : "curves")} of automation of what is no fader, pan, send or control here, or is moved already.");
         if (project.Descendants("State").Count(s => states.Of(s.Parent!) is null) is > 0 and var lost)

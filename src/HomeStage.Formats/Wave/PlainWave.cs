@@ -6,7 +6,7 @@ namespace HomeStage.Formats.Wave;
 /// <summary>Samples as they are, with a WAVE header before them.</summary>
 public static class PlainWave
 {
-    private const int HeaderBytes = 44;
+    internal const int HeaderBytes = 44;
 
     /// <returns>A file of 32-bit floating point with as many lanes as the sound.</returns>
     public static byte[] Of(MediaSound sound)

@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using System.Text;
 using HomeStage.Core.Media;
+using HomeStage.Core.Sound;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Formats.DawProject;
@@ -9,7 +10,7 @@ using HomeStage.TestKit;
 
 namespace HomeStage.Formats.Tests.DawProject;
 
-/// <summary>Clips of sound that begin with a section, as starters; takes, which begin anywhere, stay behind.</summary>
+/// <summary>Clips of sound as starters, wherever they begin and whatever of their file they play; what cannot be said stays behind, and is counted.</summary>
 public sealed class ReadSoundsTests
 {
     [Fact]
@@ -32,11 +33,11 @@ public sealed class ReadSoundsTests
     }
 
     [Fact]
-    public void TakesAndFilesThatAreNotThere_StayBehind_AndAreCounted()
+    public void WhatIsOffWarpedOrNotThere_StaysBehind_AndIsCounted()
     {
         var read = Read("""
-            <Clip time="9" duration="4"><Audio><File path="audio/two.wav"/></Audio></Clip>
-            <Clip time="8" duration="4" playStart="1"><Audio><File path="audio/two.wav"/></Audio></Clip>
+            <Clip time="9" duration="4" loopStart="0" loopEnd="2"><Audio><File path="audio/two.wav"/></Audio></Clip>
+            <Clip time="8" duration="4" playStart="9"><Audio><File path="audio/two.wav"/></Audio></Clip>
             <Clip time="8" duration="4" enable="false"><Audio><File path="audio/two.wav"/></Audio></Clip>
             <Clip time="8" duration="4"><Audio><File path="audio/nobody.wav"/></Audio></Clip>
             <Clip time="8" duration="4"><Audio><File path="../../../etc/hosts"/></Audio></Clip>
@@ -49,6 +50,51 @@ public sealed class ReadSoundsTests
         Assert.Equal(8, read.Held.Single().Clips);
         Assert.Contains("8 clips of sound.", read.LeftOut);
         Assert.Empty(read.Sounds);
+    }
+
+    /// <summary>Tempo 120 to the eighth quarter, then 90: a clip is heard where the format says, by its own tempo map, and no longer.</summary>
+    [Theory]
+    [InlineData("""<Clip time="2.5" duration="3"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 1.25, 0, 1.5)]
+    [InlineData("""<Clip time="0" duration="2"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 0, 0, 1)]
+    [InlineData("""<Clip time="3" duration="2" playStart="1"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 1.5, 0.5, 1)]
+    [InlineData("""<Clip time="9" duration="99"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 4 + 2 / 3.0, 0, 3)]
+    [InlineData("""<Clip time="6" duration="5"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 3, 0, 3)]
+    [InlineData("""<Clip time="4" duration="3"><Clips><Clip time="1" duration="9" playStart="1"><Audio><File path="audio/ramp.wav"/></Audio></Clip></Clips></Clip>""", 2.5, 0.5, 1)]
+    [InlineData("""<Clip time="4" duration="3" playStart="2"><Clips><Clip time="1" duration="9"><Audio><File path="audio/ramp.wav"/></Audio></Clip></Clips></Clip>""", 2, 0.5, 1.5)]
+    public void AClipAnywhere_IsHeardWhereTheFormatSays(string clip, double start, double from, double seconds)
+    {
+        // Three seconds in which each sample says where it is.
+        var ramp = Enumerable.Range(0, 3 * 48000).Select(i => (i + 1) / (4f * 48000)).ToArray();
+        var read = Read(clip, ("audio/ramp.wav", PlainWave.Of(new MediaSound([ramp, ramp], 48000))), """<TempoAutomation unit="bpm"><Target parameter="t"/><RealPoint time="0" value="120"/><RealPoint time="8" value="90"/></TempoAutomation>""");
+        var shelf = new Shelf(read.Sounds.ToDictionary(s => ProjectReader.Mark(s.File), s => ((FormatResult<MediaSound>.Read)WaveReader.Read(s.File)).Value));
+
+        var heard = Renderer.Render(read.Template, new(read.Template.FinalAct.Id, read.Template.Channels.Single(c => c.Name == "Zither").Id), shelf: shelf).Left;
+
+        int frame(double at) => (int)Math.Round(at * 48000);
+        Assert.All(Enumerable.Range(0, Math.Max(0, frame(start) - 1)), i => Assert.Equal(0, heard[i]));
+        // What the end of a section cuts off fades within its last 5 ms.
+        Assert.All(Enumerable.Range(0, frame(seconds - 0.006)), i => Assert.Equal(ramp[frame(from) + i], heard[frame(start) + i], 1e-6));
+        Assert.All(Enumerable.Range(frame(start + seconds) + 1, heard.Length - frame(start + seconds) - 1), i => Assert.Equal(0, heard[i]));
+    }
+
+    [Fact]
+    public void ACutSound_HasTheBitsOfItsFile_AndFadesAreSaid()
+    {
+        var bits = PlainWave.Of(1, 44100, 24, isFloat: false, [.. Enumerable.Range(0, 44100 * 3).Select(i => (byte)(i % 253))], swaps: false);
+
+        var read = Read("""<Clip time="1" duration="1" fadeInTime="0.25"><Audio><File path="audio/bits.wav"/></Audio></Clip>""", ("audio/bits.wav", bits));
+
+        // Half a second of silence, then half a second as it is, of three bytes a frame behind 44 of header.
+        var cut = read.Sounds.Single().File;
+        Assert.Equal(44 + 2 * 22050 * 3, cut.Length);
+        Assert.All(cut[44..(44 + 22050 * 3)], b => Assert.Equal(0, b));
+        Assert.Equal(bits[44..(44 + 22050 * 3)], cut[(44 + 22050 * 3)..]);
+        Assert.Contains("Fades of 1 clip of sound.", read.LeftOut);
+    }
+
+    private sealed class Shelf(Dictionary<string, MediaSound> sounds) : IMediaShelf
+    {
+        public MediaSound? Find(string content) => sounds.GetValueOrDefault(content);
     }
 
     [Fact]
@@ -109,15 +155,16 @@ public sealed class ReadSoundsTests
         };
     }
 
-    private static ReadProject Read(string clips) => ReadFile(
+    private static ReadProject Read(string clips, (string Name, byte[] File)? more = null, string tempo = "") => ReadFile(
     [
         new("project.xml", Encoding.UTF8.GetBytes($"""
         <Project version="1.0"><Transport><Tempo value="120" unit="bpm"/></Transport>
-          <Arrangement><Lanes timeUnit="beats"><Lanes track="a"><Clips>{clips}</Clips></Lanes></Lanes>
+          <Arrangement><Lanes timeUnit="beats"><Lanes track="a"><Clips>{clips}</Clips></Lanes></Lanes>{tempo}
             <Markers><Marker time="0" name="A"/><Marker time="8" name="B"/><Marker time="16" name="C"/><Marker time="32" name="End"/></Markers></Arrangement>
           <Structure><Track id="a" name="Zither" contentType="audio"><Channel id="ca" destination="cm"/></Track><Track id="m" name="Out"><Channel id="cm" role="master"/></Track></Structure></Project>
         """)),
         new("audio/two.wav", PlainWave.Of(new MediaSound([new float[96000]], 48000))), new("audio/long.wav", PlainWave.Of(new MediaSound([new float[20 * 44100], new float[20 * 44100]], 44100))), new("audio/torn.wav", "RIFF"u8.ToArray()),
+        .. more is var (name, file) ? new KeyValuePair<string, byte[]>[] { new(name, file) } : [],
     ]);
 
     private static ReadProject ReadFile(IReadOnlyList<KeyValuePair<string, byte[]>> entries)

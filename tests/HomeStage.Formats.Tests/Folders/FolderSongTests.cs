@@ -45,6 +45,24 @@ public sealed class FolderSongTests
     }
 
     [Fact]
+    public void ASongIsAsLongAsItsSounds_ByEveryTempoOnTheWay()
+    {
+        // Sixteen quarters at 120 are eight seconds; the other twelve at 60 are twelve quarters: seven bars.
+        var read = Read(Midi([new TempoEvent(500_000, 0), new TempoEvent(1_000_000, 16 * 480)]), ("Organ.wav", Sound(20, 1)));
+
+        Assert.Equal(7, Assert.Single(read.Template.Timeline.Sections).Bars);
+        Assert.Contains(read.LeftOut, w => w.Contains("tempo that changes within a section", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void ANamelessPart_IsCalledAfterItsTrack_AndTheDrumsAreDrums()
+    {
+        var song = Read(Midi([], Track("", 4, (0, 60)), Track("", 10, (0, 36)))).Template;
+
+        Assert.Equal(["Track 2", "Drums"], song.Channels.Where(c => c.Kind == ChannelKind.Instrument).Select(c => c.Name));
+    }
+
+    [Fact]
     public void ASoundThatIsCalledAsAPart_IsItsPrint_AndThePartWaitsMuted()
     {
         var read = Read(Midi([new TempoEvent(500_000, 0)], Track("Organ", 1, (0, 60)), Track("Bells", 2, (0, 72))), ("03 Organ.wav", Sound(2, 2)));
