@@ -56,8 +56,9 @@ public sealed class ReadCurvesTests
             <Points unit="hertz"><Target parameter="cutoff"/><RealPoint time="0" value="500" interpolation="hold"/><RealPoint time="16" value="2000" interpolation="hold"/></Points>
             <Points unit="decibel"><Target parameter="off"/><RealPoint time="0" value="6"/></Points>
             <Points unit="decibel"><Target parameter="g.range"/><RealPoint time="0" value="-40"/></Points>
+            <Points unit="linear"><Target parameter="c.ratio"/><RealPoint time="0" value="5000"/></Points>
             """, """
-            <Compressor id="c"><Enabled value="true"/><Attack id="c.attack" unit="seconds" value="0.01"/><Release id="c.release" unit="seconds" value="0.1"/><Threshold id="c.threshold" unit="decibel" value="-20"/></Compressor>
+            <Compressor id="c"><Enabled value="true"/><Attack id="c.attack" unit="seconds" value="0.01"/><Release id="c.release" unit="seconds" value="0.1"/><Ratio id="c.ratio" unit="linear" value="2"/><Threshold id="c.threshold" unit="decibel" value="-20"/></Compressor>
             <Equalizer><Band type="bell"><Freq id="cutoff" unit="hertz" value="800"/><Gain unit="decibel" value="3"/><Enabled value="true"/></Band><Band type="bell"><Freq unit="hertz" value="800"/><Gain id="off" unit="decibel" value="3"/><Enabled value="false"/></Band></Equalizer>
             <NoiseGate><Range id="g.range" unit="decibel" value="-20"/></NoiseGate>
             """);
@@ -67,6 +68,7 @@ public sealed class ReadCurvesTests
         Assert.All(new[] { 0.0, 2, 4, 7.5 }, q => Assert.Equal(50 + 25 * q, at(0, "release-ms", q), 1.0));
         Assert.Equal([500, 500, 2000], new[] { 1.0, 15, 17 }.Select(q => Math.Round(at(1, "bell-1-hz", q))));
         Assert.Equal(40, at(2, "range-db", 20), 0.01);
+        Assert.Equal(ProcessorCatalogue.Find(ProcessorCatalogue.Compressor)!.Find("ratio")!.Max, at(0, "ratio", 3));
         // What is switched off is moved unheard.
         Assert.Contains("1 curve of automation of what is no fader, pan, send or control here, or is moved already.", song.LeftOut);
     }
