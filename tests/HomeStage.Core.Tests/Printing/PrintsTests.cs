@@ -26,7 +26,7 @@ public class PrintsTests
         Bus("low", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor, ("threshold-db", -30))),
         Tone("a", "low", ChannelFormat.Mono, Insert("limit", ProcessorCatalogue.Limiter, ("look-ahead-ms", 7))),
         Tone("b", "mix-bus", ChannelFormat.Stereo, Insert("drive", ProcessorCatalogue.Clipper, ("ceiling-db", -12))),
-        Later("a"), Later("b"), new SetPan(new("a"), -0.6), new SetLevel(new("b"), new(-7)), new SetPolarity(new("b"), true),
+        Later("a"), Later("b"), new SetPan(new("a"), -0.6), new SetPan(new("b"), 0.3), new SetLevel(new("b"), new(-7)), new SetPolarity(new("b"), true),
         new PutSend(new("a"), new(new("hall"), new(-6), TapPoint.Pre)), new PutSend(new("b"), new(new("hall"), new(-3))),
         new PutShape(new("a"), new(new PanTarget(), "song", [new(0, -1), new(1, 1)])),
         new PutShape(new("b"), new(new SendTarget(new("hall")), "song", [new(0, -20), new(1, 0)])),
