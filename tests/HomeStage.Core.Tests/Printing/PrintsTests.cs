@@ -108,6 +108,20 @@ public class PrintsTests
     }
 
     [Fact]
+    public void WhatALeverMovesOnAnInstrument_ItMovesOnThePrint_BehindTheInsertsAlone()
+    {
+        var limit = new InsertTarget(new("limit"), "ceiling-db");
+        var held = Company.With(new PutLever(new("swell", "Swell", 0.5, [new(new("a"), new LevelTarget(), -30, 0), new(new("a"), limit, -12, 0), new(new("b"), new LevelTarget(), 0, -6)])));
+
+        var printed = PrintedBy(held, [new("a"), new("b")], out var shelf);
+
+        Assert.Equal(
+            [("a", -30.0), ("a", -12), ("b", 0), ("a-print", -30), ("b-print", 0)],
+            printed.Levers.Single().Ranges.Select(r => (r.Channel.Value, r.From)));
+        Assert.InRange(Difference(held, printed, shelf), double.NegativeInfinity, -120);
+    }
+
+    [Fact]
     public void ATrigger_HasNoPrint()
     {
         var steered = Company.With(Trigger("beat"), new PutFeed(new("beat"), new(new("low"), new("comp"), new(0))));
