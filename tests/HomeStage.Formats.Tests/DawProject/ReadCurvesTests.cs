@@ -74,6 +74,17 @@ public sealed class ReadCurvesTests
     }
 
     [Fact]
+    public void ABandThatALeverTurnsUp_IsSwitchedOn_AndOneThatNothingMoves_IsNot()
+    {
+        var target = new InsertTarget(new("eq"), "bell-2-db");
+        var was = Stages.OneBar(Stages.Tone("a", "mix-bus", ChannelFormat.Stereo, Stages.Insert("eq", ProcessorCatalogue.Equaliser)), new PutLever(new("air", "Air", 0, [new(new("a"), target, 0, 6)])));
+
+        var bells = new Opened(was, Stages.InMix).Project.Descendants("Band").Where(b => (string?)b.Attribute("type") == "bell").Select(b => (string?)b.Element("Enabled")!.Attribute("value"));
+
+        Assert.Equal(["false", "true", "false"], bells);
+    }
+
+    [Fact]
     public void ACurveOfThousandsOfPoints_IsThinned_AndStaysNear()
     {
         double Drawn(double quarter) => 0.5 + 0.45 * Math.Sin(quarter * 1.7) * Math.Cos(quarter * 0.31);
