@@ -83,6 +83,20 @@ public class PrintsApiTests(RunningServer server) : IClassFixture<RunningServer>
         Assert.Contains("MB", (await RunningServer.JsonOf(answer)).ToJsonString(), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task AChannelThatTakesNoMoreSounds_IsSaidBeforeAnythingIsRendered()
+    {
+        var id = await server.NewTemplateAsync();
+        await server.EditAsync(id, 0, new { type = "make-channel", wish = new { kind = "instrument", name = "Drone", bare = true } }, new { type = "add-print-twin", channel = "drone" });
+        var loops = Enumerable.Range(1, 32).Select(n => (object)new { type = "put-starter", channel = "drone-print", starter = new { name = $"Loop {n}", sound = new { content = new string('a', 64), title = "Loop", sampleRateHz = 48000, lanes = 2, frames = 480 }, loops = true, level = 0, sections = Array.Empty<string>() } });
+        Assert.True((await server.EditAsync(id, 1, [.. loops])).IsSuccessStatusCode);
+
+        var answer = await server.Client.PostAsync("/api/prints", System.Net.Http.Json.JsonContent.Create(new { document = id, act = "mix", channels = new[] { "drone" } }));
+
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        Assert.Contains("Drone print", (await RunningServer.JsonOf(answer)).ToJsonString(), StringComparison.Ordinal);
+    }
+
     private async Task<string> StartedAsync(object wish)
     {
         var answer = await server.Client.PostAsync("/api/prints", System.Net.Http.Json.JsonContent.Create(wish));

@@ -111,6 +111,9 @@ internal static class PrintsApi
         var seconds = new TimeMap(template.Timeline).LengthSeconds + asked.TailSeconds;
         if (TooLarge(template, stems, asked.Depth, seconds, staged.MostBytes) is { } large)
             return Problems.Refused(large);
+        // Whether they can be laid down is known before anything is rendered.
+        if (Prints.Laid(template, asked.Act, [.. stems.Select(s => (s.Channel, ToCome(s.Lanes(template), template.SampleRateHz)))], asked.Playing).Why is { } unlaid)
+            return Problems.Refused(unlaid);
         var job = jobs.Start(Guid.NewGuid(), work =>
         {
             using var files = new StemFiles(template, stems, asked.Depth, folder.Fresh());
@@ -121,6 +124,9 @@ internal static class PrintsApi
         });
         return JobRoutes.Begun(job?.Standing, "prints");
     }
+
+    /// <summary>A print before it is made.</summary>
+    private static MediaRef ToCome(int lanes, int sampleRateHz) => new(new string('0', 64), Prints.Name, sampleRateHz, lanes, 1);
 
     private static Refusal.OutOfRange? TooLarge(Template template, Stem[] stems, WaveDepth depth, double seconds, long mostBytes)
     {
