@@ -28,6 +28,30 @@ public class StemsApiTests(RunningServer server) : IClassFixture<RunningServer>
     }
 
     [Fact]
+    public async Task StemsThroughTheLastSum_AreNotThoseWithoutIt()
+    {
+        var id = await server.NewTemplateAsync();
+        var made = await server.EditAsync(id, 0,
+            new { type = "make-channel", wish = new { kind = "instrument", name = "Reed organ", bare = true } }, new { type = "set-level", channel = "mix-bus", level = -6 },
+            new { type = "put-pattern", channel = "reed-organ", pattern = new { name = "One", lengthTicks = 3840, notes = new[] { new { startTick = 0, lengthTicks = 960, number = 60, velocity = 100 } }, sections = Array.Empty<string>() } });
+        Assert.True(made.IsSuccessStatusCode, await made.Content.ReadAsStringAsync());
+
+        async Task<float[]> leftAsync(bool through)
+        {
+            var job = await StartedAsync(new { document = id, channels = new[] { "reed-organ" }, depth = "float32", tailSeconds = 0, throughLastSum = through });
+            await server.WaitAsync($"/api/stems/{job}");
+            using var zip = new ZipArchive(await server.Client.GetStreamAsync($"/api/stems/{job}/file"));
+            using var bytes = new MemoryStream();
+            await zip.Entries.Single().Open().CopyToAsync(bytes);
+            return ((HomeStage.Formats.FormatResult<HomeStage.Core.Media.MediaSound>.Read)HomeStage.Formats.Wave.WaveReader.Read(bytes.ToArray())).Value.Lanes[0];
+        }
+
+        var (bare, through) = (await leftAsync(false), await leftAsync(true));
+        Assert.True(bare.Max(Math.Abs) > 0.01);
+        Assert.All(bare.Zip(through), x => Assert.Equal(x.First * Math.Pow(10, -6 / 20.0), x.Second, 1e-5));
+    }
+
+    [Fact]
     public async Task WhatWouldBeSilent_IsSaidBeforeAnythingIsRendered()
     {
         var id = await server.NewTemplateAsync();

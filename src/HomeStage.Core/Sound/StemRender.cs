@@ -9,7 +9,8 @@ namespace HomeStage.Core.Sound;
 
 /// <summary>Renders many channels at once, each as a stem: one render for all of them, from one start, with their tails.</summary>
 /// <remarks>Every stem begins where the timeline begins; how late its channel is has been taken off. Stems of all that feeds a sum, added up, are what
-/// comes into that sum.</remarks>
+/// comes into that sum. A stem can go through the strip of a sum by itself besides; where that does the same to each as to all, as an equaliser does and a compressor does not,
+/// such stems add up to what comes out of it.</remarks>
 public static class StemRender
 {
     public const double LongestTailSeconds = 30;

@@ -35,8 +35,9 @@ internal static class StemsApi
     /// <param name="Act">Null for the one in which it is heard at last.</param>
     /// <param name="Dry">Before inserts, fader and pan; else as it goes on.</param>
     /// <param name="TailSeconds">What is rendered beyond the end, in [0, 30].</param>
+    /// <param name="ThroughLastSum">Whether each goes through the strip of the last sum by itself besides; of no meaning for dry ones.</param>
     /// <param name="CountedIn">Whether each begins with the count, as silence, and the clicks are a file of their own; of no meaning where nothing is counted.</param>
-    public sealed record NewStems(string Document, Sequence<ChannelId> Channels, WaveDepth Depth, double TailSeconds, bool Dry = false, string? Act = null, bool CountedIn = false);
+    public sealed record NewStems(string Document, Sequence<ChannelId> Channels, WaveDepth Depth, double TailSeconds, bool Dry = false, string? Act = null, bool CountedIn = false, bool ThroughLastSum = false);
 
     public static void MapStemPlan(this RouteGroupBuilder group) =>
         group.MapGet("/{id}/stems", async Task<Results<Ok<StemPlanView>, ProblemHttpResult>> (string id, string? act, DocumentStore store, StudioDesk desk, RowBook book, CancellationToken cancellation) =>
@@ -87,10 +88,10 @@ internal static class StemsApi
             ? new Refusal.WrongPlace(there.Name, "does not lead to the main in this act, so it is no stem")
             : new Refusal.UnknownChannel(c)).FirstOrDefault() is { } unable)
             return Problems.Refused(unable);
-        Stem[] stems = [.. asked.Channels.Distinct().Select(c => new Stem(c, asked.Dry ? StemPoint.Input : StemPoint.AfterFader))];
+        Stem[] stems = [.. asked.Channels.Distinct().Select(c => new Stem(c, asked.Dry ? StemPoint.Input : StemPoint.AfterFader) { Through = asked.ThroughLastSum ? LastSum(template).Id : null })];
         if (StemFiles.Bytes(template, stems, asked.Depth, new TimeMap(template.Timeline).LengthSeconds + asked.TailSeconds) > MostBytes)
             return Problems.Refused(new Refusal.TooMany("bytes of stems", (int)Math.Min(MostBytes, int.MaxValue)));
-        var job = jobs.Start($"{document.Id}/{document.Revision}/{act}/{asked.Depth}/{asked.TailSeconds}/{asked.Dry}/{asked.CountedIn}/{string.Join(',', stems.Select(s => s.Channel))}", work =>
+        var job = jobs.Start($"{document.Id}/{document.Revision}/{act}/{asked.Depth}/{asked.TailSeconds}/{asked.Dry}/{asked.CountedIn}/{asked.ThroughLastSum}/{string.Join(',', stems.Select(s => s.Channel))}", work =>
         {
             var request = new RenderRequest(act) { CountedIn = asked.CountedIn };
             (RenderedSound, int)? count = request.IsCounted(template) ? CountedRender.Clicks(template, template.Timeline, work.Cancellation) : null;

@@ -31,6 +31,18 @@ public class CompiledTemplateTests
         }
     }
 
+    [Fact]
+    public void AKeyThatIsSwitchedOff_LeadsNowhere_InWhatWasCompiledBefore()
+    {
+        var keyed = Stage.With(new AddInsert(new("drums"), Insert("comp", "compressor") with { Key = new(true) }), new PutFeed(new("organ"), new(new("drums"), new("comp"), new(0))));
+        var compiled = new CompiledTemplate(keyed);
+        Assert.Contains(compiled.In(InMix).Graph.Links, l => l.Kind == Core.Routing.LinkKind.Key);
+
+        var off = keyed.With(new SetKey(new("drums"), new("comp"), new(false)));
+
+        Assert.DoesNotContain(new CompiledTemplate(off, compiled).In(InMix).Graph.Links, l => l.Kind == Core.Routing.LinkKind.Key);
+    }
+
     /// <summary>Whatever a channel may hold, now or later: every member of every channel takes each value that another channel has there.</summary>
     [Fact]
     public void AfterAChangeOfOneMember_EachPart_IsWhatItIsFromAnew()

@@ -42,6 +42,29 @@ public class DelayCompensationTests
         Assert.Equal((LimiterFrames, 0), (sends["dry"], sends["late"]));
     }
 
+    [Fact]
+    public void ALateChannelAroundTheMain_MakesTheWholeLate_UnlessItRests()
+    {
+        var around = new AddChannel(new() { Id = new("monitor"), Name = "Monitor", Kind = ChannelKind.Direct, OutputPair = 2, Source = new InstrumentSource(InstrumentCatalogue.KeyTone), Inserts = [Limiter()] });
+        var template = OneBar(Tone("dry", "mix-bus"), around);
+
+        Assert.Equal(LimiterFrames, Compile(template).Compensation.TotalFrames);
+        Assert.Equal(0, Compile(template.With(new SetStage(new("monitor"), InMix, StageState.InTheWings))).Compensation.TotalFrames);
+    }
+
+    [Fact]
+    public void WhatIsLateByMilliseconds_IsLateByOtherFrames_AtAnotherRate()
+    {
+        var template = OneBar(Tone("late", "mix-bus", strip: Limiter()));
+        var compiled = new Core.Compiling.CompiledTemplate(template);
+        Assert.NotEqual(0, compiled.In(InMix).HeardCompensation.TotalFrames);
+
+        var faster = template with { SampleRateHz = 96000 };
+
+        Assert.Equal(new Core.Compiling.CompiledTemplate(faster).In(InMix).HeardCompensation.TotalFrames, new Core.Compiling.CompiledTemplate(faster, compiled).In(InMix).HeardCompensation.TotalFrames);
+        Assert.NotEqual(compiled.In(InMix).HeardCompensation.TotalFrames, new Core.Compiling.CompiledTemplate(faster, compiled).In(InMix).HeardCompensation.TotalFrames);
+    }
+
     [Property(MaxTest = 60)]
     public void Padding_OfEveryLink_BringsItsSignalToWhereTheLatestArrives(int seed)
     {

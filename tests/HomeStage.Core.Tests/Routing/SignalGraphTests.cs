@@ -13,6 +13,17 @@ public class SignalGraphTests
 {
     private static readonly Insert Keyed = Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) };
 
+    [Fact]
+    public void AnInstrumentThatIsTheFirstChannel_PlaysIntoIt()
+    {
+        var template = OneBar(new AddChannel(Tone("first", "mix-bus").Channel, 0));
+        Assert.Equal("first", template.Channels[0].Id.Value);
+
+        var graph = new SignalGraph(template, InMix);
+
+        Assert.Contains(graph.Links, l => l.Kind == LinkKind.InstrumentOutput && l.From == graph.PlayerOf(0) && l.To == graph.InputOf(0));
+    }
+
     [Theory]
     [InlineData(true, false, 1)]
     [InlineData(false, false, 0)]

@@ -55,6 +55,50 @@ public class StemRenderTests
     }
 
     [Fact]
+    public void StemsThroughASumThatDoesTheSameToEach_AddUpToWhatComesOutOfIt_Under120DbFs()
+    {
+        // An equaliser, a gain, a fader that moves and a pan: what is done to the sum of them is done to each.
+        var even = Company.With(
+            new RemoveInsert(EmptyStage.MixBus, new("clip")), new AddInsert(EmptyStage.MixBus, Insert("eq", ProcessorCatalogue.Equaliser, ("bell-1-db", 6), ("bell-1-hz", 900), ("low-cut", 1))), new AddInsert(EmptyStage.MixBus, Insert("gain", ProcessorCatalogue.Gain, ("gain-db", -3))),
+            new SetPan(EmptyStage.MixBus, 0.3), new SetPolarity(EmptyStage.MixBus, true), new PutShape(EmptyStage.MixBus, new(new LevelTarget(), "song", [new(0, -12), new(1, 0)])));
+        var compiled = new CompiledTemplate(even);
+
+        var stems = Taken(compiled, [.. even.Channels.Where(c => c.Destination == EmptyStage.MixBus).Select(c => new Stem(c.Id, StemPoint.AfterFader) { Through = EmptyStage.MixBus })], 0);
+
+        var sum = Renderer.Render(compiled, new(InMix, EmptyStage.MixBus));
+        Assert.True(sum.PeakDbfs > -20);
+        var worst = Enumerable.Range(0, sum.Left.Length).Max(i => Math.Max(Math.Abs(sum.Left[i] - stems.Sum(s => s.Left[i])), Math.Abs(sum.Right[i] - stems.Sum(s => s.Right[i]))));
+        Assert.InRange(20 * Math.Log10(worst + 1e-30), double.NegativeInfinity, -120);
+    }
+
+    [Fact]
+    public void AStemThroughASum_IsThatSumWhereNothingElseFeedsIt_WhateverItsStripDoes()
+    {
+        // Late, limiting, keyed by another channel: as the whole, since the others are muted.
+        var worked = Company.With(
+            new AddInsert(EmptyStage.MixBus, Insert("limit", ProcessorCatalogue.Limiter, ("look-ahead-ms", 5), ("ceiling-db", -12))), new AddInsert(EmptyStage.MixBus, Insert("glue", ProcessorCatalogue.Compressor, ("threshold-db", -30)) with { Key = new(true) }),
+            Trigger("beat"), new PutFeed(new("beat"), new(EmptyStage.MixBus, new("glue"), new(0))));
+        var alone = worked.With(new SetMute(new("a"), true), new SetMute(new("c"), true), new SetMute(new("hall"), true));
+
+        var stem = Taken(new(alone), [new Stem(new("low"), StemPoint.AfterFader) { Through = EmptyStage.MixBus }], 0)[0];
+
+        var sum = Renderer.Render(alone, new(InMix, EmptyStage.MixBus));
+        Assert.All(Enumerable.Range(0, sum.Left.Length), i => Assert.Equal(sum.Left[i], stem.Left[i], 1e-6));
+        Assert.True(sum.Left.Max(Math.Abs) > 0.05);
+    }
+
+    [Fact]
+    public void WhatLeadsToNoSuchSum_OrIsIt_GoesThroughNone()
+    {
+        var compiled = new CompiledTemplate(Company);
+        ChannelId[] channels = [EmptyStage.MixBus, EmptyStage.Main];
+
+        Assert.Equal(
+            Taken(compiled, [.. channels.Select(c => new Stem(c, StemPoint.AfterFader))], 0).Select(s => s.Left),
+            Taken(compiled, [.. channels.Select(c => new Stem(c, StemPoint.AfterFader) { Through = EmptyStage.MixBus })], 0).Select(s => s.Left));
+    }
+
+    [Fact]
     public void AMonoChannelWhosePanMoves_MovesWhereItIsHeardAlone_AsInTheSum()
     {
         var alone = Renderer.Render(Company, new(InMix, new("c")));

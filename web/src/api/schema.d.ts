@@ -7861,6 +7861,8 @@ export interface components {
             act?: null | string;
             /** @default false */
             countedIn: boolean;
+            /** @default false */
+            throughLastSum: boolean;
         };
         NewTemplate: {
             name: string;

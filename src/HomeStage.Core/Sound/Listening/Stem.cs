@@ -5,6 +5,9 @@ namespace HomeStage.Core.Sound.Listening;
 /// <summary>A channel that leaves as sound of its own.</summary>
 public sealed record Stem(ChannelId Channel, StemPoint Point)
 {
+    /// <summary>The sum through whose strip, fader and pan it goes by itself besides, after its own; null for none. What does not lead there goes through none.</summary>
+    public ChannelId? Through { get; init; }
+
     /// <returns>1 where the channel is mono and nothing has spread it yet, else 2.</returns>
     public int Lanes(Template template) => Point != StemPoint.AfterFader && template.Channels[Channel].Format == ChannelFormat.Mono ? 1 : 2;
 }

@@ -32,6 +32,31 @@ internal sealed class Patchbay(HeardGraph heard, UnitFactory factory)
         return new(block, block is null || lanes == 1 ? null : new(block, 1, Spread(stage), padding, null, MovingSpread(stage, arrives)), lanes, arrives);
     }
 
+    /// <summary>The strip of a sum once more, for one stem by itself.</summary>
+    /// <returns>The unit, which works after all others, and where the stem is taken then; null where it goes through none.</returns>
+    public (IUnit Unit, StemTap Tap)? Through(Stem stem)
+    {
+        var stage = heard.StageOf(stem);
+        if (stem.Point != StemPoint.AfterFader || stem.Through is not { } sum || !_blocks.TryGetValue(stage, out var block))
+            return null;
+        var index = heard.Graph.Template.Channels.IndexOf(sum);
+        var (input, post) = (heard.Graph.InputOf(index), heard.Graph.PostOf(index));
+        if (stage == post || !heard.Upstream(input).Contains(stage))
+            return null;
+        var (channel, lanes) = (heard.ChannelOf(input), heard.Graph.Template.Channels[index].Format == ChannelFormat.Mono ? 1 : 2);
+        var entering = new LinkMixer(block, 1, Spread(stage), heard.LatenessOf(input) - heard.LatenessOf(stage), null, MovingSpread(stage, heard.LatenessOf(input)));
+        var fader = factory.Fader(channel, heard.LatenessOf(post));
+        var unit = new ChannelUnit(lanes, [entering], [.. channel.Inserts.Select((insert, place) => NewInsert(heard.Graph.InsertOf(index, place), channel, insert, lanes))])
+        {
+            IsFlipped = channel.PolarityFlipped,
+            IsMuted = channel.Muted,
+            Post = new(lanes, Pace.StretchFrames),
+            Gains = fader.Still,
+            MovingGains = fader.Moving,
+        };
+        return (unit, new(unit.Post, new(unit.Post, 1, Spread(post), 0, null, MovingSpread(post, heard.LatenessOf(post))), 2, heard.LatenessOf(post)));
+    }
+
     /// <summary>The places of a channel at which its signal is taken.</summary>
     /// <returns>By the place in the channel, from its sum on.</returns>
     public IEnumerable<(int Place, SignalBlock Block)> TakenOf(int channel)

@@ -40,7 +40,10 @@ internal sealed class RenderPlan
             EnsureUnit(last);
         Levels = [.. _units.GroupBy(u => _levels[u.Key]).OrderBy(g => g.Key).Select(g => GangUnit.Gathered(g.OrderBy(u => u.Key).Select(u => u.Value)).ToArray())];
         _toOutput = _patchbay.ToOutput();
-        Stems = [.. (stems ?? []).Select(_patchbay.ToStem)];
+        var through = (stems ?? []).Select(_patchbay.Through).ToList();
+        Stems = [.. (stems ?? []).Select((s, i) => through[i]?.Tap ?? _patchbay.ToStem(s))];
+        if (through.Exists(t => t is not null))
+            Levels = [.. Levels, [.. through.OfType<(IUnit Unit, StemTap Tap)>().Select(t => t.Unit)]];
     }
 
     /// <summary>Where the stems that were asked for are taken, in their order.</summary>

@@ -21,6 +21,7 @@ const chosen = ref<string[]>([])
 const depth = ref<Schemas['WaveDepth']>('int24')
 const dry = ref(false)
 const counted = ref(false)
+const through = ref(false)
 const tail = ref(4)
 
 const isIn = (c: Schemas['StemChoice']) =>
@@ -36,7 +37,10 @@ const size = computed(() => {
 
 /** Whether the chosen ones are what comes into the last sum, no more and no less. */
 const addsUp = computed(
-  () => !dry.value && plan.value?.channels.every((c) => c.feedsTheLastSum === chosen.value.includes(c.id)),
+  () =>
+    !dry.value &&
+    !through.value &&
+    plan.value?.channels.every((c) => c.feedsTheLastSum === chosen.value.includes(c.id)),
 )
 
 watch(open, async (now) => {
@@ -66,6 +70,7 @@ function make() {
     depth: depth.value,
     dry: dry.value,
     countedIn: counted.value,
+    throughLastSum: through.value && !dry.value,
     tailSeconds: tail.value,
   }
   void stems.make(() => asked(api.POST('/api/stems', { body: wish })))
@@ -89,6 +94,12 @@ function make() {
         </template>
         <label class="tick" title="Before inserts, fader and pan; mono channels on one lane">
           <input v-model="dry" type="checkbox" /> dry
+        </label>
+        <label
+          class="tick"
+          title="The strip, fader and pan of the last sum on each of them alone; with a compressor there they add up to it no more"
+        >
+          <input v-model="through" type="checkbox" :disabled="dry" /> through {{ plan?.lastSum ?? 'the last sum' }}
         </label>
         <label
           v-if="plan?.counts"
