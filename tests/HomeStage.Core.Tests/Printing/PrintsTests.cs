@@ -4,7 +4,6 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
-using HomeStage.Core.Notes;
 using HomeStage.Core.Printing;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
