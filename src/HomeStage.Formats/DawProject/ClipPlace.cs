@@ -27,6 +27,9 @@ internal sealed record ClipPlace(double Start, double End, double Origin, bool L
             origin = at - (part.Number("playStart") ?? 0);
         }
 
+        // What is said to begin before its content is silent until that comes.
+        start = Math.Max(start, origin);
+
         return end > start && start >= 0 ? new(start, end, origin, clip.Number("loopEnd") is not null) : null;
     }
 }

@@ -43,7 +43,7 @@ internal sealed class ReadSounds(ProjectArchive? archive, FoundTimeline found, R
         {
             budget.Spend(1);
             var audio = clip.Element("Audio") ?? clip.Element("Warps")?.Element("Audio");
-            if (audio is null || ClipPlace.Of(clip) is not { } place || Sound(audio) is not { } sound || Of(clip, sound, place) is not { } starter)
+            if (audio is null || ClipPlace.Of(clip) is not { } place || Sound(audio) is not { } sound || Of(clip, sound, place, mayCut: starters.Count < AudioStarter.MostOnAChannel) is not { } starter)
                 continue;
             var same = starters.FindIndex(s => s with { Name = "", Sections = [] } == starter with { Name = "", Sections = [] });
             if (same < 0 && starters.Count == AudioStarter.MostOnAChannel)
@@ -91,7 +91,8 @@ internal sealed class ReadSounds(ProjectArchive? archive, FoundTimeline found, R
     }
 
     /// <summary>At its own speed, or warped so that it is a whole number of quarter notes long; warped otherwise it is none.</summary>
-    private AudioStarter? Of(XElement clip, MediaRef sound, ClipPlace place)
+    /// <param name="mayCut">Whether there is room for a sound of its own.</param>
+    private AudioStarter? Of(XElement clip, MediaRef sound, ClipPlace place, bool mayCut)
     {
         var at = found.Starts.Count(s => s <= place.Start + HardlyApart) - 1;
         var section = found.Timeline.Sections[at];
@@ -107,7 +108,7 @@ internal sealed class ReadSounds(ProjectArchive? archive, FoundTimeline found, R
         var sectionEnd = found.Starts[at] + found.Timeline.TicksOf(section) / (double)Ticks.PerQuarter;
         var name = TextRules.Cleaned(clip.Text("name"), TextRules.LongestName) is { Length: > 0 } said ? said : sound.Title;
         var laid = begins && (place.Loops || !asRecorded || place.End >= Math.Min(sectionEnd, place.Start + quarters) - HardlyApart) ? sound
-            : place.Loops || warps.Exists(w => w.Quarters != 0 && w.Seconds == 0) ? null
+            : !mayCut || place.Loops || warps.Exists(w => w.Quarters != 0 && w.Seconds == 0) ? null
             : CutOut(sound, name, place, at);
         return laid is null ? null : new(name, laid, place.Loops, new(0), [section.Id])
         {
@@ -126,8 +127,7 @@ internal sealed class ReadSounds(ProjectArchive? archive, FoundTimeline found, R
         var (from, length) = (Frames(SecondsAt(place.Start) - SecondsAt(place.Origin)), Frames(SecondsAt(place.End) - SecondsAt(place.Start)));
         var whole = _files.First(f => f.Content == sound.Content).File;
         budget.Spend(1 + Math.Min(whole.Length, WaveReader.MostBytes) / 1024);
-        return CutWave.Of(whole, lead, from, length) is { } wave && _files.Sum(f => (long)f.File.Length) + wave.Length <= MostTogether
-            && WaveReader.ReadFacts(wave) is FormatResult<WaveFacts>.Read { Value: var facts } ? Filed(title, wave, facts) : null;
+        return CutWave.Of(whole, lead, from, length, MostTogether - _files.Sum(f => (long)f.File.Length)) is { } wave && WaveReader.ReadFacts(wave) is FormatResult<WaveFacts>.Read { Value: var facts } ? Filed(title, wave, facts) : null;
     }
 
     /// <summary>By the file's own quarter notes, with the tempo with which each section begins; before the start the first one goes on.</summary>

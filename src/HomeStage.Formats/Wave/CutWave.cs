@@ -7,13 +7,15 @@ internal static class CutWave
     /// <param name="leadFrames">Silence before, at least 0.</param>
     /// <param name="from">The first frame that is kept, at least 0.</param>
     /// <param name="frames">How many are kept, at most; what the file does not have is left away.</param>
-    /// <returns>Null where nothing is left, or where it would be larger than a sound may be.</returns>
-    public static byte[]? Of(ReadOnlySpan<byte> wave, long leadFrames, long from, long frames)
+    /// <param name="mostBytes">What it may have.</param>
+    /// <returns>Null where nothing is left, or where it would be larger.</returns>
+    public static byte[]? Of(ReadOnlySpan<byte> wave, long leadFrames, long from, long frames, long mostBytes)
     {
         if (WaveChunks.Of(wave) is not FormatResult<WaveChunks>.Read { Value: var chunks })
             throw new ArgumentException("This file cannot be read.", nameof(wave));
         var kept = Math.Min(frames, chunks.Frames - from);
-        if (kept <= 0 || (leadFrames + kept) * chunks.BytesAFrame > WaveReader.MostBytes - PlainWave.HeaderBytes)
+        var room = (Math.Min(mostBytes, WaveReader.MostBytes) - PlainWave.HeaderBytes) / chunks.BytesAFrame;
+        if (kept <= 0 || leadFrames > room || kept > room - leadFrames)
             return null;
         var samples = new byte[(leadFrames + kept) * chunks.BytesAFrame];
         wave.Slice(chunks.DataStart + (int)from * chunks.BytesAFrame, (int)kept * chunks.BytesAFrame).CopyTo(samples.AsSpan((int)leadFrames * chunks.BytesAFrame));

@@ -57,6 +57,7 @@ public sealed class ReadSoundsTests
     [InlineData("""<Clip time="2.5" duration="3"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 1.25, 0, 1.5)]
     [InlineData("""<Clip time="0" duration="2"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 0, 0, 1)]
     [InlineData("""<Clip time="3" duration="2" playStart="1"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 1.5, 0.5, 1)]
+    [InlineData("""<Clip time="3" duration="3" playStart="-1"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 2, 0, 1)]
     [InlineData("""<Clip time="9" duration="99"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 4 + 2 / 3.0, 0, 3)]
     [InlineData("""<Clip time="6" duration="5"><Audio><File path="audio/ramp.wav"/></Audio></Clip>""", 3, 0, 3)]
     [InlineData("""<Clip time="4" duration="3"><Clips><Clip time="1" duration="9" playStart="1"><Audio><File path="audio/ramp.wav"/></Audio></Clip></Clips></Clip>""", 2.5, 0.5, 1)]
@@ -75,6 +76,19 @@ public sealed class ReadSoundsTests
         // What the end of a section cuts off fades within its last 5 ms.
         Assert.All(Enumerable.Range(0, frame(seconds - 0.006)), i => Assert.Equal(ramp[frame(from) + i], heard[frame(start) + i], 1e-6));
         Assert.All(Enumerable.Range(frame(start + seconds) + 1, heard.Length - frame(start + seconds) - 1), i => Assert.Equal(0, heard[i]));
+    }
+
+    [Fact]
+    public void ClipsBeyondAllMeasure_StayBehind_SoonAndWithoutTheirRoom()
+    {
+        var many = string.Concat(Enumerable.Range(0, 20_000).Select(i => FormattableString.Invariant($"""<Clip time="{100 + i}.5" duration="1"><Audio><File path="audio/long.wav"/></Audio></Clip>""")));
+        var before = GC.GetTotalAllocatedBytes();
+
+        var read = Read("""<Clip time="1e300" duration="1"><Audio><File path="audio/two.wav"/></Audio></Clip><Clip time="1" duration="1" playStart="1e300"><Audio><File path="audio/two.wav"/></Audio></Clip><Clip time="1" duration="1" playStart="-1e300"><Audio><File path="audio/two.wav"/></Audio></Clip>""" + many);
+
+        Assert.InRange(read.Template.Channels.Single(c => c.Name == "Zither").Starters.Count, 1, AudioStarter.MostOnAChannel);
+        Assert.InRange(read.Held.Single().Clips, 20_000 - AudioStarter.MostOnAChannel, 20_003);
+        Assert.InRange(GC.GetTotalAllocatedBytes() - before, 0, 4L << 30);
     }
 
     [Fact]
