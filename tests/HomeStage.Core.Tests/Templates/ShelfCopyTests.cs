@@ -25,8 +25,21 @@ public class ShelfCopyTests
     [InlineData(ShelfKind.Groove, "late", false)]
     [InlineData(ShelfKind.Patch, "compressor/Wide", true)]
     [InlineData(ShelfKind.Patch, "gate/Wide", false)]
+    [InlineData(ShelfKind.Strip, "organ", true)]
+    [InlineData(ShelfKind.Strip, "nobody", false)]
+    [InlineData(ShelfKind.Strip, "No id at all", false)]
+    [InlineData(ShelfKind.Device, "organ/one/two", false)]
+    [InlineData(ShelfKind.Device, "organ/No id", false)]
+    [InlineData(ShelfKind.Studio, "set", false)]
     public void IsIn_ATemplateThatHoldsThePart(ShelfKind kind, string place, bool isIn) =>
         Assert.Equal(isIn, new ShelfCopy(kind, place, "item", 1, Map<string>.Empty).IsIn(Stage));
+
+    [Theory]
+    [InlineData("organ", true)]
+    [InlineData("nobody", false)]
+    [InlineData("No id at all", false)]
+    public void ASetPiece_IsThereAsLongAsOneOfItsChannelsIs(string became, bool isIn) =>
+        Assert.Equal(isIn, new ShelfCopy(ShelfKind.SetPiece, "gone", "item", 1, Map<string>.Empty.With("first", "gone").With("second", became)).IsIn(Stage));
 
     [Theory]
     [InlineData("item", 1, "Late", true)]
