@@ -28,6 +28,17 @@ public static class Prints
     public static Stem StemOf(Template template, Channel channel) =>
         new(channel.Id, TwinOf(template, channel)?.Source is InternalSource { Tap: TapPoint.Post } recorded && recorded.From == channel.Id ? StemPoint.AfterFader : StemPoint.BeforeFader);
 
+    /// <returns>Whether its print channel holds a print.</returns>
+    public static bool IsPrinted(Template template, Channel channel) => TwinOf(template, channel)?.Starters.Any(s => s.Through) == true;
+
+    /// <returns>Whether its print plays in its place in an act.</returns>
+    public static bool PlaysPrint(Template template, Channel channel, string act) =>
+        IsPrinted(template, channel) && channel.StageIn(act) == StageState.InTheWings && TwinOf(template, channel)!.StageIn(act) != StageState.InTheWings;
+
+    /// <returns>The other outputs of an instrument, which rest when it does.</returns>
+    public static IEnumerable<Channel> OutputsOf(Template template, Channel channel) =>
+        template.Channels.Where(c => c.Source is OutputSource { Instrument: var player } && player == channel.Id);
+
     /// <param name="act">The one in which they play, where they shall.</param>
     /// <param name="printed">Channels of the template that can be printed, with their sound.</param>
     /// <param name="playing">Whether the prints play in the act, and the instruments rest.</param>
@@ -56,7 +67,7 @@ public static class Prints
 
     /// <summary>A print channel that holds none yet has been mixed by nobody.</summary>
     private static Template Mixed(Template template, Channel channel) =>
-        TwinOf(template, channel) is { } twin && !twin.Starters.Any(s => s.Through) && twin.Source is InternalSource { Tap: TapPoint.Pre } recorded && recorded.From == channel.Id
+        TwinOf(template, channel) is { } twin && !IsPrinted(template, channel) && twin.Source is InternalSource { Tap: TapPoint.Pre } recorded && recorded.From == channel.Id
             ? template.Replace(StandIn.For(channel, twin)) with { Levers = template.Levers.Select(l => StandIn.Moving(l, channel.Id, twin.Id)).ToSequence() }
             : template;
 

@@ -73,20 +73,16 @@ internal static class PrintsApi
         var template = compiled.Template;
         var able = Prints.Able(compiled, act);
         // What rests while its print plays can be brought back, though not printed.
-        var resting = template.Channels.Where(c => PlaysPrint(template, c, act)).ToList();
+        var resting = template.Channels.Where(c => Prints.PlaysPrint(template, c, act)).ToList();
         var listed = able.Concat(resting).Select(c => c.Id).ToHashSet();
         PrintChoice Choice(Channel c, int depth) => new(
-            c.Id, c.Name, depth, Prints.StemOf(template, c).Lanes(template), c.PrintTwin, c.PrintTwin is { } twin && template.Channels[twin].Starters.Any(s => s.Through),
-            PlaysPrint(template, c, act), [.. template.Channels.Where(o => o.Source is OutputSource { Instrument: var player } && player == c.Id).Select(o => o.Id)],
-            PlaysPrint(template, c, act) ? [] : WhySilent.At(compiled.In(act), c.Id, pastItsFader: false));
+            c.Id, c.Name, depth, Prints.StemOf(template, c).Lanes(template), c.PrintTwin, Prints.IsPrinted(template, c),
+            Prints.PlaysPrint(template, c, act), [.. Prints.OutputsOf(template, c).Select(o => o.Id)],
+            Prints.PlaysPrint(template, c, act) ? [] : WhySilent.At(compiled.In(act), c.Id, pastItsFader: false));
         return new(
             act, new TimeMap(template.Timeline).LengthSeconds, template.SampleRateHz, mostBytes,
             [.. book.Of(template).Where(r => listed.Contains(r.Channel.Id)).Select(r => Choice(r.Channel, r.Depth))]);
     }
-
-    private static bool PlaysPrint(Template template, Channel channel, string act) =>
-        channel.StageIn(act) == StageState.InTheWings && channel.PrintTwin is { } twin && template.Channels[twin] is var print
-        && print.StageIn(act) != StageState.InTheWings && print.Starters.Any(s => s.Through);
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(
         NewPrints asked, DocumentStore store, StudioDesk desk, MediaStore media, StagedSounds staged, ScratchFolder folder, JobQueue<Printed> jobs, CancellationToken cancellation)

@@ -10,7 +10,8 @@ const props = defineProps<{ channel: Channel; twin: Channel }>()
 const document = useDocument()
 const printing = usePrinting()
 
-const isPrinted = computed(() => props.twin.starters.some((s) => s.through))
+const holdsPrint = (twin?: Channel) => twin?.starters.some((s) => s.through) ?? false
+const isPrinted = computed(() => holdsPrint(props.twin))
 const stateOf = (channel: Channel) => channel.stages?.[document.act] ?? 'on-stage'
 const playsPrint = computed(() => stateOf(props.channel) === 'in-the-wings' && stateOf(props.twin) !== 'in-the-wings')
 
@@ -20,6 +21,12 @@ const outputs = computed(() =>
     channel.source?.type === 'output' && channel.source.instrument === props.channel.id ? [channel] : [],
   ),
 )
+
+/** They would fall silent with it. */
+const unprinted = computed(() => {
+  const heard = outputs.value.filter((c) => stateOf(c) !== 'in-the-wings')
+  return heard.filter((c) => !holdsPrint(document.rows.get((c.printTwin as string | null) ?? '')?.channel))
+})
 
 /** One rests in the wings while the other plays. */
 function swap() {
@@ -41,7 +48,18 @@ function swap() {
   >
     {{ printing.busy.value ? 'printing…' : isPrinted ? 'print again' : 'print now' }}
   </button>
-  <button v-if="isPrinted" type="button" class="plain bare" title="In this act" @click="swap">
+  <button
+    v-if="isPrinted"
+    type="button"
+    class="plain bare"
+    :disabled="!playsPrint && unprinted.length > 0"
+    :title="
+      !playsPrint && unprinted.length
+        ? `${unprinted[0]!.name} has no print and would fall silent: print again first`
+        : 'In this act'
+    "
+    @click="swap"
+  >
     {{ playsPrint ? 'play the instrument' : 'play the print' }}
   </button>
   <span v-if="printing.failed.value" class="trouble" role="alert">{{ printing.message.value }}</span>

@@ -42,7 +42,13 @@ const size = computed(() => {
   return plan.value && megabytesText(lanes, plan.value.seconds + tail.value, plan.value.sampleRateHz, depth.value)
 })
 const resting = computed(() => pairsOf(ticked.value.filter((c) => c.playsPrint)))
-const ready = computed(() => pairsOf(ticked.value.filter((c) => c.isPrinted && !c.playsPrint)))
+const ready = computed(() => pairsOf(ticked.value.filter((c) => !c.playsPrint && isWhole(c))))
+
+/** An output without a print would fall silent with its instrument. */
+function isWhole(choice: Schemas['PrintChoice']) {
+  const outputs = plan.value?.channels.filter((c) => choice.outputs.includes(c.id)) ?? []
+  return choice.isPrinted && outputs.every((c) => c.isPrinted)
+}
 
 watch(printsAsked, async (ids) => {
   if (!ids) return
