@@ -261,6 +261,20 @@ test('a table of more pieces than there are jacks is settled over the jacks that
   assert.deepEqual(stage.troubles, [])
 })
 
+test('what is typed while the last answer is still on its way is what is made', async () => {
+  const { id, dialog } = await begin('Hasty')
+  await dialog.getByLabel('Pieces').fill('Thud, Tick')
+  await dialog.getByText('2 sources over').waitFor()
+  await slowly(page, '**/machines*', async () => {
+    await dialog.getByLabel('Pieces').fill('Thud, Tick, Swish')
+    await dialog.getByLabel('Jacks').fill('3')
+    await dialog.getByRole('button', { name: 'Make it' }).click()
+    await dialog.waitFor({ state: 'hidden' })
+  })
+  const { kit } = (await channels(id)).find((c) => c.kind === 'instrument').source
+  assert.deepEqual([kit.pieces.map((p) => p.name), kit.outputs.length], [['Thud', 'Tick', 'Swish'], 3])
+})
+
 test('a strip that was worked on is put aside by a coarser plan, with what it does to the sound, and comes back', async () => {
   const { id, dialog } = await begin('Coarse and back')
   await dialog.getByLabel('Pieces').fill('Kick, Snare, Rim, Clap, Hat')

@@ -8,7 +8,7 @@ import { after, before, test } from 'node:test'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { finishedSong } from './finished-song.mjs'
 import { seriousIn } from './serious.mjs'
-import { openStage, pick, settles } from './stage.mjs'
+import { openStage, pick, settles, slowly } from './stage.mjs'
 
 const song = finishedSong()
 let stage, page, id, begun
@@ -90,6 +90,22 @@ test('one press makes the template; the song is the same to the byte, and nothin
   console.log(`actions from the song's file to its template: ${stage.actions.since(begun) - 2}`)
 })
 
+test('wishes that follow each other faster than answers come are all in the template', async () => {
+  await page.goto(`${stage.address}/songs/${id}/strike`)
+  const stays = page.getByRole('group', { name: 'What else may stay' })
+  await stays.getByLabel('Key').waitFor()
+  assert.equal(await stays.getByLabel('Faders, pans and mutes').isChecked(), false)
+  await slowly(page, '**/strike/preview', async () => {
+    await stays.getByLabel('Faders, pans and mutes').check()
+    await page.getByLabel('Name', { exact: true }).fill('Struck in haste')
+    await page.getByRole('button', { name: 'Make the template' }).click()
+    await page.getByRole('row', { name: /Mstr/ }).waitFor()
+  })
+  const { head, channels } = await stage.get(`/api/documents/${page.url().split('/').at(-1)}`)
+  assert.equal(head.name, 'Struck in haste')
+  assert.ok(channels.some(({ channel }) => channel.level !== 0))
+})
+
 test('the song is brought onto the buses of Night Ferry, each line with its reason, and one undo takes it back', async () => {
   const was = await whole()
   await page.goto(`${stage.address}/songs/${id}/refit`)
@@ -104,10 +120,12 @@ test('the song is brought onto the buses of Night Ferry, each line with its reas
   assert.equal(asked.lines.find((l) => l.name === 'BV 7').toName, 'Chorus')
   assert.equal(asked.lines.find((l) => l.name === 'Audio 1').kind, 'no-place')
   assert.deepEqual(await seriousIn(page), [])
-  await pick(page, 'Where Audio 1 goes', 'Guitars')
-  await page.getByRole('row', { name: /Audio 1 .*as you said/ }).waitFor()
-  await page.getByRole('button', { name: 'Bring it onto Night Ferry' }).click()
-  await page.waitForURL(/\/order$/)
+  // What was said last is done, also where its answer has not come yet.
+  await slowly(page, '**/refit', async () => {
+    await pick(page, 'Where Audio 1 goes', 'Guitars')
+    await page.getByRole('button', { name: 'Bring it onto Night Ferry' }).click()
+    await page.waitForURL(/\/order$/)
+  })
   await page.getByRole('row', { name: /Mstr/ }).waitFor()
 
   const now = await whole()

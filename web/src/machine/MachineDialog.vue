@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import Dialog from 'primevue/dialog'
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, watch } from 'vue'
 import MachinePreview from './MachinePreview.vue'
 import MachineSounds from './MachineSounds.vue'
 import { machineOf } from './machineCalls'
 import { useBroughtSounds } from './useBroughtSounds'
-import { sentenceOf } from '@/api/client'
 import type { Machine } from '@/api/types'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { useDocument } from '@/state/document'
 import { useShelf } from '@/state/shelf'
+import { useNewest } from '@/state/useNewest'
 
 /** A machine of one's own: its pieces as they are typed, its jacks, and beside them what comes of it. */
 const open = defineModel<boolean>('open', { required: true })
@@ -39,9 +39,8 @@ const shelf = useShelf()
 const shelved = computed(() => shelf.ofKind('machine'))
 /** Whether the jacks are counted here. */
 const counts = computed(() => !wish.shelved)
-const machine = shallowRef<Machine>()
-const trouble = ref<string>()
-let asking = 0
+const { answer, trouble, ask, settled } = useNewest<Machine>()
+const machine = computed(() => (trouble.value ? undefined : answer.value))
 
 const asked = computed(() => ({
   name: wish.name.trim() || 'My machine',
@@ -62,23 +61,14 @@ const asked = computed(() => ({
   under: null,
 }))
 
-const look = useDebounceFn(async () => {
-  const mine = ++asking
-  if (!document.head || !open.value || !(wish.list.trim() || brought.sounds.value.length || brought.kit.value)) {
-    machine.value = trouble.value = undefined
-    return
-  }
-  try {
-    const answer = await machineOf(document.head.id, asked.value, wish.shelved || undefined)
-    if (mine !== asking) return
-    machine.value = answer
-    trouble.value = undefined
-  } catch (error) {
-    if (mine !== asking) return
-    machine.value = undefined
-    trouble.value = sentenceOf(error)
-  }
-}, settleMs)
+function look() {
+  const id = document.head?.id
+  const something = wish.list.trim() || brought.sounds.value.length || brought.kit.value
+  if (!id || !open.value || !something) return ask()
+  return ask(() => machineOf(id, asked.value, wish.shelved || undefined))
+}
+
+const lookSoon = useDebounceFn(look, settleMs)
 
 watch(open, (is) => {
   if (!is) return
@@ -86,16 +76,18 @@ watch(open, (is) => {
   wish.firstInput = document.head?.nextInput ?? 1
   void shelf.look().catch(() => undefined)
 })
-watch([asked, open, () => wish.shelved], look, { deep: true })
+watch([asked, open, () => wish.shelved], lookSoon, { deep: true })
 
 async function make() {
-  if (!machine.value || !(await document.edit(machine.value.edits))) return
-  const { channel } = machine.value
+  // Whoever is quick has typed on since the answer that is shown.
+  await look()
+  const made = await settled()
+  if (!made || !(await document.edit(made.edits))) return
   wish.name = wish.list = wish.outputs = wish.shelved = ''
   wish.allSounds = false
   brought.clear()
   open.value = false
-  emit('made', channel)
+  emit('made', made.channel)
 }
 </script>
 

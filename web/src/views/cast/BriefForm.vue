@@ -3,12 +3,15 @@ import { onMounted, reactive, ref, watch } from 'vue'
 import { briefList, briefQuestions } from './castCalls'
 import { sentenceOf } from '@/api/client'
 import type { Brief, BriefQuestions } from '@/api/types'
+import { useNewest } from '@/state/useNewest'
 import { noteValues } from '@/views/order/noteValues'
 
 /** A template as a few questions; the answers come to a list. */
 const emit = defineEmits<{ list: [text: string] }>()
 const questions = ref<BriefQuestions>()
-const trouble = ref<string>()
+const unasked = ref<string>()
+const { answer: list, trouble, ask } = useNewest<string>()
+watch(list, (text) => text !== undefined && emit('list', text))
 const machine = '(pads)'
 const drums = ref('')
 /** Together on one output, over so many, or as finely as it can be. */
@@ -30,7 +33,7 @@ onMounted(async () => {
     questions.value = await briefQuestions()
     await tell()
   } catch (error) {
-    trouble.value = sentenceOf(error)
+    unasked.value = sentenceOf(error)
   }
 })
 
@@ -42,13 +45,7 @@ async function tell() {
     splitOver: split.value === 'together' ? 0 : split.value === 'fully' ? null : over.value,
     rooms: Object.entries(depths).flatMap(([bus, depthDb]) => (depthDb ? [{ bus, depthDb }] : [])),
   }
-  try {
-    const { text } = await briefList(asked)
-    trouble.value = undefined
-    emit('list', text)
-  } catch (error) {
-    trouble.value = sentenceOf(error)
-  }
+  await ask(async () => (await briefList(asked)).text)
 }
 
 watch([brief, drums, split, over, depths], tell, { deep: true })
@@ -138,7 +135,7 @@ watch([brief, drums, split, over, depths], tell, { deep: true })
         placeholder="Verse 8, Lift 4, Chorus 8"
         @keydown.stop
     /></label>
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <p v-if="unasked ?? trouble" class="trouble" role="alert">{{ unasked ?? trouble }}</p>
   </form>
 </template>
 

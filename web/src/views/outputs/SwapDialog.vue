@@ -8,6 +8,7 @@ import DialogEnds from '@/parts/DialogEnds.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
 import { useShelf } from '@/state/shelf'
+import { useNewest } from '@/state/useNewest'
 
 /** Another kit on the splits that are there: first what stays, moves, is new and is left empty, then the swap. */
 const open = defineModel<boolean>('open', { required: true })
@@ -20,8 +21,10 @@ const file = useTemplateRef('file')
 const wanted = ref('')
 const elsewhere = ref<KitElsewhere[]>([])
 const brought = ref<{ name: string; kit: Kit; leftOut: string[] }>()
-const swap = ref<KitSwap>()
+const { answer, trouble: refused, ask, settled } = useNewest<KitSwap>()
 const trouble = ref<string>()
+/** What comes of it; nothing where that is refused. */
+const swap = computed(() => (refused.value ? undefined : answer.value))
 
 const now = computed(() => {
   const source = document.rows.get(props.channel)?.channel.source
@@ -65,17 +68,10 @@ watch(open, async (is) => {
   elsewhere.value = await kitsElsewhere(document.head.id).catch(() => [])
 })
 watch(wanted, () => (said.value = {}))
-watch([open, choice, said], async ([isOpen, asked, choices]) => {
+watch([open, choice, said], ([isOpen, kit, choices]) => {
   trouble.value = undefined
-  if (!isOpen || !asked || !document.head) return
-  try {
-    const answer = await swapOf(document.head.id, props.channel, asked, choices)
-    // An answer about a kit that was chosen before comes too late.
-    if (open.value && choice.value === asked && said.value === choices) swap.value = answer
-  } catch (error) {
-    swap.value = undefined
-    trouble.value = sentenceOf(error)
-  }
+  const id = document.head?.id
+  if (isOpen && kit && id) void ask(() => swapOf(id, props.channel, kit, choices))
 })
 
 async function bring(field: HTMLInputElement) {
@@ -99,7 +95,9 @@ function put(name: string, inPlaceOf: string) {
 }
 
 async function apply() {
-  if (swap.value && (await document.edit(swap.value.edits, props.channel))) open.value = false
+  const seen = await settled()
+  if (!seen) return
+  if (await document.edit(seen.edits, props.channel)) open.value = false
   else trouble.value = document.refusal?.sentence
 }
 </script>
@@ -217,7 +215,7 @@ async function apply() {
         Every split keeps its strip, its level, its sends and its output; one that nobody has renamed is called after
         what it carries.
       </p>
-      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <p v-if="trouble ?? refused" class="trouble" role="alert">{{ trouble ?? refused }}</p>
       <DialogEnds leave="Leave it" keep="Swap" :disabled="!swap" @leave="open = false" />
     </form>
   </Dialog>

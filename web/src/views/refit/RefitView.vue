@@ -23,7 +23,7 @@ useShown(props)
 
 const isHere = computed(() => document.head?.id === props.id)
 const revision = computed(() => (isHere.value ? document.head!.revision : undefined))
-const { view, wish, trouble: refused, choices, say, place } = useRefit(toRef(props, 'id'), plan, revision)
+const { view, wish, trouble: refused, choices, settled, say, place } = useRefit(toRef(props, 'id'), plan, revision)
 const loudness = useSumLoudness()
 watch(view, loudness.forget)
 
@@ -51,7 +51,9 @@ function measure() {
 }
 
 async function refit() {
-  if (view.value && (await document.edit(view.value.edits))) await router.push(home.value)
+  const proposed = await settled()
+  if (!proposed) return
+  if (await document.edit(proposed.edits)) await router.push(home.value)
   else trouble.value = document.refusal?.sentence
 }
 

@@ -1,6 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import { api, asked, sentenceOf } from '@/api/client'
+import { api, asked } from '@/api/client'
 import type { RefitView, RefitWish } from '@/api/types'
+import { useNewest } from '@/state/useNewest'
 
 /** Stands in the list for no other place: no bus has such an id. */
 export const stays = '—'
@@ -12,10 +13,8 @@ const usualRefit: RefitWish = { said: {}, colours: true, strips: 'where-empty', 
  * @param revision of the document; a proposal is of one alone
  */
 export function useRefit(document: Ref<string>, plan: Ref<string | undefined>, revision: Ref<number | undefined>) {
-  const view = ref<RefitView>()
+  const { answer: view, trouble, ask, settled } = useNewest<RefitView>()
   const wish = ref<RefitWish>({ ...usualRefit })
-  const trouble = ref<string>()
-  let asking = 0
 
   watch(
     [document, plan],
@@ -27,18 +26,10 @@ export function useRefit(document: Ref<string>, plan: Ref<string | undefined>, r
   )
   watch([document, plan, wish, revision], look, { immediate: true })
 
-  async function look() {
-    const mine = ++asking
-    if (!plan.value) return
-    try {
-      const ask = { params: { path: { id: document.value } }, body: { plan: plan.value, wish: wish.value } }
-      const answer = await asked(api.POST('/api/documents/{id}/refit', ask))
-      if (mine !== asking) return
-      view.value = answer as RefitView
-      trouble.value = undefined
-    } catch (error) {
-      if (mine === asking) trouble.value = sentenceOf(error)
-    }
+  function look() {
+    if (!plan.value) return ask()
+    const request = { params: { path: { id: document.value } }, body: { plan: plan.value, wish: wish.value } }
+    return ask(async () => (await asked(api.POST('/api/documents/{id}/refit', request))) as RefitView)
   }
 
   const say = (part: Partial<RefitWish>) => void (wish.value = { ...wish.value, ...part })
@@ -52,5 +43,5 @@ export function useRefit(document: Ref<string>, plan: Ref<string | undefined>, r
     ...(view.value?.sums.map((s) => ({ value: s.id, text: s.name })) ?? []),
   ])
 
-  return { view, wish, trouble, choices, say, place }
+  return { view, wish, trouble, choices, settled, say, place }
 }

@@ -1,47 +1,53 @@
-import { ref, watch, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { StrikeView, StrikeWish } from '@/api/types'
+import { useNewest } from '@/state/useNewest'
 
 /** What comes of a strike as it is wished for now, asked anew whenever the wish changes. */
 export function useStrike(song: Readonly<Ref<string>>) {
-  const view = ref<StrikeView>()
+  const { answer: view, trouble: refused, ask, settled } = useNewest<StrikeView>()
   const wish = ref<StrikeWish>()
-  const trouble = ref<string>()
-  let asking = 0
+  const unmade = ref<string>()
+  const trouble = computed(() => unmade.value ?? refused.value)
 
-  async function look(next?: StrikeWish) {
-    const mine = ++asking
-    const id = song.value
-    try {
-      const ask = { params: { path: { id } }, body: { wish: next ?? null } }
-      const answer = await asked(api.POST('/api/documents/{id}/strike/preview', ask))
-      // Another wish was said meanwhile: an answer that comes late is not taken over.
-      if (mine !== asking) return
-      view.value = answer
-      wish.value = answer.wish as StrikeWish
-      trouble.value = undefined
-    } catch (error) {
-      if (mine === asking) trouble.value = sentenceOf(error)
-    }
+  async function look() {
+    const [id, said] = [song.value, wish.value ?? null]
+    await ask(() =>
+      asked(api.POST('/api/documents/{id}/strike/preview', { params: { path: { id } }, body: { wish: said } })),
+    )
+    if (id === song.value) wish.value ??= view.value?.wish as StrikeWish | undefined
   }
 
-  watch(song, () => look(), { immediate: true })
+  watch(
+    song,
+    () => {
+      view.value = wish.value = undefined
+      void look()
+    },
+    { immediate: true },
+  )
 
-  const say = (part: Partial<StrikeWish>) => (wish.value ? look({ ...wish.value, ...part }) : undefined)
+  function say(part: Partial<StrikeWish>) {
+    if (!wish.value) return
+    wish.value = { ...wish.value, ...part }
+    void look()
+  }
 
   /** Turns one line over, or back. */
   function turn(key: string) {
     const said = wish.value?.otherwise ?? []
-    return say({ otherwise: said.includes(key) ? said.filter((k) => k !== key) : [...said, key] })
+    say({ otherwise: said.includes(key) ? said.filter((k) => k !== key) : [...said, key] })
   }
 
   /** @returns id of the template */
   async function make(): Promise<string | undefined> {
+    unmade.value = undefined
+    if (!(await settled())) return undefined
     try {
       const ask = { params: { path: { id: song.value } }, body: { wish: wish.value ?? null } }
       return (await asked(api.POST('/api/documents/{id}/strike', ask))).id
     } catch (error) {
-      trouble.value = sentenceOf(error)
+      unmade.value = sentenceOf(error)
       return undefined
     }
   }
