@@ -45,13 +45,36 @@ public class PrintsApiTests(RunningServer server) : IClassFixture<RunningServer>
         var id = await server.NewTemplateAsync();
         await server.EditAsync(id, 0, new { type = "make-channel", wish = new { kind = "instrument", name = "Gong", bare = true } });
         var gong = (await server.GetAsync($"/api/documents/{id}/prints?act=mix"))["channels"]!.AsArray().Single()!;
-        Assert.Contains("Gong", gong["silentBecause"]![0]!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("Gong", gong["silentBecause"]![0]!["name"]!.ToString(), StringComparison.Ordinal);
 
         // Dither of sixteen bits is no sound.
         var job = await StartedAsync(new { document = id, act = "mix", channels = new[] { gong["id"]!.ToString() }, depth = "int16", tailSeconds = 0 });
         await server.WaitAsync($"/api/prints/{job}");
 
         Assert.Equal(["Gong"], (await server.GetAsync($"/api/prints/{job}/edits"))["silent"]!.AsArray().Select(s => s!.ToString()));
+    }
+
+    [Fact]
+    public async Task TheOutputsOfAnInstrument_StandUnderIt_WhereverTheyFeed()
+    {
+        var id = await server.TemplateAsync("Night Ferry");
+        var rows = await server.GetAsync($"/api/documents/{id}");
+        var act = rows["head"]!["acts"]![0]!["id"]!.ToString();
+        var players = rows["channels"]!.AsArray().Select(r => r!["channel"]!).Where(c => c["source"]?["type"]?.ToString() == "output").ToDictionary(c => c["id"]!.ToString(), c => c["source"]!["instrument"]!.ToString());
+        var listed = (await server.GetAsync($"/api/documents/{id}/prints?act={act}"))["channels"]!.AsArray().Select(c => (Id: c!["id"]!.ToString(), Depth: (int)c["depth"]!)).ToList();
+
+        var player = "";
+        foreach (var (channel, depth) in listed)
+        {
+            Assert.Equal(players.ContainsKey(channel) ? 1 : 0, depth);
+            if (depth == 1)
+                Assert.Equal(players[channel], player);
+            else
+                player = channel;
+        }
+
+        Assert.Contains(listed, c => c.Depth == 1);
+        Assert.Equal(listed.Count, listed.DistinctBy(c => c.Id).Count());
     }
 
     [Theory]

@@ -59,7 +59,7 @@ public class StemsApiTests(RunningServer server) : IClassFixture<RunningServer>
 
         var gong = (await server.GetAsync($"/api/documents/{id}/stems"))["channels"]!.AsArray().Single(c => c!["name"]!.ToString() == "Gong")!;
 
-        Assert.Contains("Gong", gong["silentBecause"]![0]!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("Gong", gong["silentBecause"]![0]!["name"]!.ToString(), StringComparison.Ordinal);
     }
 
     [Theory]

@@ -10,13 +10,13 @@ public static class WhySilent
     private const int MostReasons = 4;
 
     /// <param name="channel">The listening point.</param>
-    /// <returns>Sentences, the nearest to the listening point first; empty where sound should arrive.</returns>
+    /// <returns>The nearest to the listening point first; empty where sound should arrive.</returns>
     /// <exception cref="ArgumentException">The template has no such act.</exception>
-    public static Sequence<string> At(Template template, ChannelId channel, string act) => At(new CompiledTemplate(template).In(act), channel);
+    public static Sequence<SilentReason> At(Template template, ChannelId channel, string act) => At(new CompiledTemplate(template).In(act), channel);
 
     /// <summary>The same of a template that is compiled already.</summary>
     /// <param name="pastItsFader">Whether one listens after the channel's fader.</param>
-    public static Sequence<string> At(CompiledAct compiled, ChannelId channel, bool pastItsFader = true)
+    public static Sequence<SilentReason> At(CompiledAct compiled, ChannelId channel, bool pastItsFader = true)
     {
         var look = new Look(compiled.Template, compiled.Act, compiled.Notes);
         return look.Sounds(compiled.Template.Channels[channel], pastItsFader) ? [] : look.Reasons.Distinct().Take(MostReasons).ToSequence();
@@ -27,7 +27,7 @@ public static class WhySilent
     {
         private readonly HashSet<ChannelId> _seen = [];
 
-        public List<string> Reasons { get; } = [];
+        public List<SilentReason> Reasons { get; } = [];
 
         /// <param name="pastItsFader">Whether its fader stands in the way; before it, a fader that is down stops nothing.</param>
         /// <returns>Whether sound comes out of a channel; where none does, what stops it is among the reasons.</returns>
@@ -37,7 +37,7 @@ public static class WhySilent
                 return false;
             if (Stopped(channel, pastItsFader) is { } stop)
             {
-                Reasons.Add($"{channel.Name} {stop}.");
+                Reasons.Add(new(channel.Name, stop));
                 return false;
             }
 
@@ -47,7 +47,7 @@ public static class WhySilent
             if (feeders.Exists(f => Sounds(f.From, !f.Taps.Contains(TapPoint.Pre))))
                 return true;
             if (feeders.Count == 0)
-                Reasons.Add($"{channel.Name} {why}.");
+                Reasons.Add(new(channel.Name, why));
             return false;
         }
 

@@ -11,10 +11,10 @@ public static class CallSheetPage
     private const string Style = """
         @page { margin: 14mm }
         body { font: 10.5pt/1.35 Georgia, serif; color: #1b201c; background: #fff; margin: 0 auto; max-width: 1000px; padding: 12px }
-        h1 { font-size: 22pt; margin: 0 } h2 { font-size: 14pt; margin: 16pt 0 4pt } h3 { font-size: 11pt; margin: 8pt 0 2pt }
+        h1 { font-size: 22pt; margin: 0 } h2 { font-size: 14pt; margin: 16pt 0 4pt } h3 { font-size: 11pt; margin: 8pt 0 2pt } h2, h3 { break-after: avoid }
         table { border-collapse: collapse; width: 100%; font: 8.5pt/1.3 sans-serif } th { text-align: left; font-weight: 600 }
         th, td { border-bottom: 1px solid #c9c6bb; padding: 2pt 6pt 2pt 0; vertical-align: top } tr, li { break-inside: avoid } thead { display: table-header-group }
-        ul.work { list-style: none; padding: 0; margin: 0; columns: 2; column-gap: 18pt; font: 9pt/1.35 sans-serif } ul.work li::before { content: "☐ "; }
+        ul.work { list-style: none; padding: 0; margin: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 0 18pt; font: 9pt/1.35 sans-serif } ul.work li::before { content: "☐ "; }
         .note { white-space: pre-line } .number { text-align: right; white-space: nowrap }
         """;
 

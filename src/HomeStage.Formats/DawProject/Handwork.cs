@@ -1,7 +1,7 @@
 namespace HomeStage.Formats.DawProject;
 
 /// <summary>Something that a project file does not say, and that is done by hand in the workstation.</summary>
-/// <param name="Channel">Where it is done; null for the whole.</param>
+/// <param name="Channel">Where it is done; null for the whole, or for several channels alike.</param>
 /// <param name="Words">What is to be done, with its numbers; a sentence without a full stop.</param>
 public sealed record Handwork(HandworkKind Kind, ChannelId? Channel, string Words)
 {

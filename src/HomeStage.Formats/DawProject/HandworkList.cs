@@ -9,14 +9,21 @@ namespace HomeStage.Formats.DawProject;
 /// <summary>What remains to be done by hand where a project has been opened in a workstation: everything of a template that the format cannot say.</summary>
 public static class HandworkList
 {
-    /// <returns>By sort of work, within it in the running order.</returns>
+    /// <returns>By sort of work, within it in the running order; one line where several channels want the same that can be done to all of them at once.</returns>
     public static IReadOnlyList<Handwork> Of(Template template) =>
-        [.. Core.Routing.RunningOrder.Of(template).SelectMany(r => On(template, r.Channel)).Concat(template.Levers.Select(l => Lever(template, l))).OrderBy(w => w.Kind)];
+        [.. Together(Core.Routing.RunningOrder.Of(template).SelectMany(r => On(template, r.Channel))).Concat(template.Levers.Select(l => Lever(template, l))).OrderBy(w => w.Kind)];
 
-    private static IEnumerable<Handwork> On(Template template, Channel channel) =>
+    /// <summary>What is set on many channels alike is one line; what a test shows of each by itself stays apart, and so does what one channel wants twice.</summary>
+    private static IEnumerable<Handwork> Together(IEnumerable<ChannelWork> work) =>
+        from same in work.GroupBy(w => (w.Kind, w.Channel.Id, w.What)).SelectMany(g => g.Select((w, time) => (Work: w, Time: time)))
+        group same.Work by (same.Work.Kind, same.Work.What, same.Time, Alone: same.Work is { Kind: HandworkKind.Set, Proof: null } ? null : same.Work.Channel) into line
+        let first = line.First()
+        select new Handwork(first.Kind, line.Count() == 1 ? first.Channel.Id : null, $"{string.Join(", ", line.Select(w => w.Channel.Name))}: {first.What}") { Proof = first.Proof };
+
+    private static IEnumerable<ChannelWork> On(Template template, Channel channel) =>
         [.. SourceOf(template, channel), .. channel.Inserts.SelectMany(i => InsertOf(template, channel, i)), .. Connections(template, channel), .. Settings(template, channel), .. Curves(template, channel)];
 
-    private static IEnumerable<Handwork> SourceOf(Template template, Channel channel)
+    private static IEnumerable<ChannelWork> SourceOf(Template template, Channel channel)
     {
         var work = channel.Source switch
         {
@@ -51,7 +58,7 @@ public static class HandworkList
     private static string Jack(Channel player, int output) =>
         player.Source is InstrumentSource { Kit: { } kit } ? $"output {kit.JackLabel(output)}" : FormattableString.Invariant($"output {output}");
 
-    private static IEnumerable<Handwork> InsertOf(Template template, Channel channel, Insert insert)
+    private static IEnumerable<ChannelWork> InsertOf(Template template, Channel channel, Insert insert)
     {
         if (insert.Device is { } device)
         {
@@ -94,7 +101,7 @@ public static class HandworkList
     /// <summary>Switches and slopes of an equaliser stand in its bands.</summary>
     private static bool IsSaidAsBand(string parameter) => parameter is "low-cut" or "low-cut-slope" or "notch" or "high-cut" or "high-cut-slope";
 
-    private static IEnumerable<Handwork> Connections(Template template, Channel channel)
+    private static IEnumerable<ChannelWork> Connections(Template template, Channel channel)
     {
         foreach (var feed in channel.Feeds)
             yield return Said(HandworkKind.Connect, channel,
@@ -111,19 +118,19 @@ public static class HandworkList
             yield return Said(HandworkKind.Connect, channel, $"plays {port.Device}");
     }
 
-    private static IEnumerable<Handwork> Settings(Template template, Channel channel)
+    private static IEnumerable<ChannelWork> Settings(Template template, Channel channel)
     {
         if (channel.PolarityFlipped)
             yield return Said(HandworkKind.Set, channel, "turn it upside down") with { Proof = new WorkProof.Whole(channel.Id, AsHere: true) };
         if (channel.NoteProcessors.Count > 0)
-            yield return Said(HandworkKind.Set, channel, $"its notes pass through {channel.NoteProcessors.Count} note {(channel.NoteProcessors.Count == 1 ? "effect" : "effects")}");
+            yield return Said(HandworkKind.Set, channel, $"put {channel.NoteProcessors.Count} note {(channel.NoteProcessors.Count == 1 ? "effect" : "effects")} before what plays");
         foreach (var starter in channel.Starters.Where(s => s.Level.Value != 0))
             yield return Said(HandworkKind.Set, channel, $"turn the clip {starter.Name} to {starter.Level}");
-        foreach (var send in channel.Sends.Where(s => !s.Open && !s.Level.IsSilence))
-            yield return Said(HandworkKind.Set, channel, $"its send to {template.Channels[send.To].Name} waits closed: open it at {send.Level}");
+        foreach (var sends in channel.Sends.Where(s => !s.Open && !s.Level.IsSilence).GroupBy(s => s.Level))
+            yield return Said(HandworkKind.Set, channel, $"closed sends to {string.Join(", ", sends.Select(s => template.Channels[s.To].Name))} open at {sends.Key}");
     }
 
-    private static IEnumerable<Handwork> Curves(Template template, Channel channel) =>
+    private static IEnumerable<ChannelWork> Curves(Template template, Channel channel) =>
         from value in MovableValue.On(template, channel)
         where channel.Shapes.Any(s => s.Target.Equals(value.Target)) && MovingElements.Place(channel, value.Target) is null
         select Said(HandworkKind.Draw, channel, $"draw the curve of {value.Name}");
@@ -145,5 +152,11 @@ public static class HandworkList
         _ => WrittenValue.Of(value, parameter.Unit, 2).Replace('-', '−'),
     };
 
-    private static Handwork Said(HandworkKind kind, Channel channel, string words) => new(kind, channel.Id, $"{channel.Name}: {words}");
+    private static ChannelWork Said(HandworkKind kind, Channel channel, string what) => new(kind, channel, what);
+
+    /// <summary>What is to be done on one channel.</summary>
+    private sealed record ChannelWork(HandworkKind Kind, Channel Channel, string What)
+    {
+        public WorkProof? Proof { get; init; }
+    }
 }

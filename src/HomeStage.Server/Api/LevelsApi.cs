@@ -26,7 +26,7 @@ internal static class LevelsApi
             await store.OpenAsync(id, cancellation) is not { } document ? Problems.NotFound("document")
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : !Identifier.IsValid(channel) || !document.Template.Channels.Contains(new(channel)) ? Problems.NotFound("channel")
-            : TypedResults.Ok(new SilenceView(WhySilent.At(document.Compiled.In((await desk.OnAsync(cancellation))?.Studio).In(act), new(channel)))));
+            : TypedResults.Ok(new SilenceView([.. WhySilent.At(document.Compiled.In((await desk.OnAsync(cancellation))?.Studio).In(act), new(channel)).Select(r => r.Sentence)])));
         group.MapGet("/{id}/levels", async Task<Results<Ok<BudgetView>, ProblemHttpResult>> (
             string id, string act, DocumentStore store, StudioDesk desk, CancellationToken cancellation, double target = Calibration.NominalLufs) =>
             !(target is >= -60 and <= 0) ? Problems.Refused(new Refusal.OutOfRange("The target", target, -60, 0, "LUFS"))

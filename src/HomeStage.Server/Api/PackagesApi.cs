@@ -108,7 +108,7 @@ internal static class PackagesApi
         var zip = folder.NewFile();
         SongPackage.Write(contents with { Main = sound, Stems = files }, zip, work.Cancellation);
         zip.Flush();
-        return new($"{SongPackage.FileName(song.Name)}.zip", zip, sound is { PeakDbfs: null } ? WhySilent.At(compiled.In(request.Act), song.Main.Id) : null);
+        return new($"{SongPackage.FileName(song.Name)}.zip", zip, sound is { PeakDbfs: null } ? [.. WhySilent.At(compiled.In(request.Act), song.Main.Id).Select(r => r.Sentence)] : null);
     }
 
     /// <summary>The progress of two renders, one after the other, or of one alone.</summary>

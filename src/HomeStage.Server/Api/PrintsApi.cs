@@ -29,18 +29,18 @@ internal static class PrintsApi
     /// <param name="Act">In which they are printed.</param>
     /// <param name="Seconds">Of the timeline, without a tail.</param>
     /// <param name="MostBytes">What the prints of one go may take.</param>
-    /// <param name="Channels">What can be printed, in the running order.</param>
+    /// <param name="Channels">What can be printed, in the running order, the outputs of an instrument after it.</param>
     public sealed record PrintPlanView(string Act, double Seconds, int SampleRateHz, long MostBytes, IReadOnlyList<PrintChoice> Channels);
 
-    /// <param name="Depth">How deep it stands, from 0.</param>
+    /// <param name="Depth">1 under the instrument whose output it is, else 0.</param>
     /// <param name="Lanes">Of its print.</param>
     /// <param name="Twin">The channel that takes its print; null where that is made.</param>
     /// <param name="IsPrinted">Whether a print lies there.</param>
     /// <param name="PlaysPrint">Whether the print plays in its place in this act.</param>
     /// <param name="Outputs">Other outputs of this instrument, which rest when it does.</param>
-    /// <param name="SilentBecause">Why there would be no sound in it, in sentences; none where there is some.</param>
+    /// <param name="SilentBecause">Why there would be no sound in it; none where there is some.</param>
     public sealed record PrintChoice(
-        ChannelId Id, string Name, int Depth, int Lanes, ChannelId? Twin, bool IsPrinted, bool PlaysPrint, IReadOnlyList<ChannelId> Outputs, IReadOnlyList<string> SilentBecause);
+        ChannelId Id, string Name, int Depth, int Lanes, ChannelId? Twin, bool IsPrinted, bool PlaysPrint, IReadOnlyList<ChannelId> Outputs, IReadOnlyList<SilentReason> SilentBecause);
 
     /// <param name="Channels">With an instrument its other outputs are printed, too.</param>
     /// <param name="TailSeconds">What is printed beyond the end, in [0, 30].</param>
@@ -75,13 +75,17 @@ internal static class PrintsApi
         // What rests while its print plays can be brought back, though not printed.
         var resting = template.Channels.Where(c => Prints.PlaysPrint(template, c, act)).ToList();
         var listed = able.Concat(resting).Select(c => c.Id).ToHashSet();
+        bool HangsOnAnother(Channel c) => c.Source is OutputSource { Instrument: var player } && listed.Contains(player);
         PrintChoice Choice(Channel c, int depth) => new(
             c.Id, c.Name, depth, Prints.StemOf(template, c).Lanes(template), c.PrintTwin, Prints.IsPrinted(template, c),
             Prints.PlaysPrint(template, c, act), [.. Prints.OutputsOf(template, c).Select(o => o.Id)],
             Prints.PlaysPrint(template, c, act) ? [] : WhySilent.At(compiled.In(act), c.Id, pastItsFader: false));
         return new(
             act, new TimeMap(template.Timeline).LengthSeconds, template.SampleRateHz, mostBytes,
-            [.. book.Of(template).Where(r => listed.Contains(r.Channel.Id)).Select(r => Choice(r.Channel, r.Depth))]);
+            [
+                .. book.Of(template).Select(r => r.Channel).Where(c => listed.Contains(c.Id) && !HangsOnAnother(c)).SelectMany(c =>
+                    (IEnumerable<PrintChoice>)[Choice(c, 0), .. Prints.OutputsOf(template, c).Where(o => listed.Contains(o.Id)).Select(o => Choice(o, 1))]),
+            ]);
     }
 
     private static async Task<Results<Accepted<JobView>, ProblemHttpResult>> Start(

@@ -29,8 +29,8 @@ internal static class StemsApi
 
     /// <param name="Depth">How deep it stands, from 0.</param>
     /// <param name="FeedsTheLastSum">Whether it is one of those that add up to it.</param>
-    /// <param name="SilentBecause">Why there would be no sound in it, in sentences; none where there is some.</param>
-    public sealed record StemChoice(ChannelId Id, string Name, int Depth, ChannelKind Kind, ChannelFormat Format, bool FeedsTheLastSum, IReadOnlyList<string> SilentBecause);
+    /// <param name="SilentBecause">Why there would be no sound in it; none where there is some.</param>
+    public sealed record StemChoice(ChannelId Id, string Name, int Depth, ChannelKind Kind, ChannelFormat Format, bool FeedsTheLastSum, IReadOnlyList<SilentReason> SilentBecause);
 
     /// <param name="Act">Null for the one in which it is heard at last.</param>
     /// <param name="Dry">Before inserts, fader and pan; else as it goes on.</param>

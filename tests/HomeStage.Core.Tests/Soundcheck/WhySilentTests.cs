@@ -53,7 +53,7 @@ public class WhySilentTests
     {
         var template = OneBar(edits);
 
-        Assert.Equal([reason], WhySilent.At(template, EmptyStage.Main, InMix));
+        Assert.Equal([reason], WhySilent.At(template, EmptyStage.Main, InMix).Select(r => r.Sentence));
         Assert.Null(Renderer.Render(template, new(InMix)).PeakDbfs);
     }
 

@@ -175,9 +175,27 @@ public class ProjectFileTests
                 (HandworkKind.Connect, "Trigger beat: feed the key of Compressor on Bus pots at −2.0 dB, before the fader"),
                 (HandworkKind.Set, "Bus pots: set the compressor: knee 4 dB, hold 30 ms, its key above 120 Hz"),
                 // Its own knee as well: a device without one is hard.
-                (HandworkKind.Set, "Tone lid: set the compressor: knee 6 dB"), (HandworkKind.Set, "Tone lid: its send to Return well waits closed: open it at −12.0 dB"),
+                (HandworkKind.Set, "Tone lid: set the compressor: knee 6 dB"), (HandworkKind.Set, "Tone lid: closed sends to Return well open at −12.0 dB"),
             ],
             work.Select(w => (w.Kind, w.Words.Split(": decay")[0])));
         Assert.Contains("decay 2.5 s", work.Single(w => w.Words.StartsWith("Return well", StringComparison.Ordinal)).Words, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void TheSameOnManyChannels_IsOneLine_AndTwiceOnOneIsTwo()
+    {
+        PutSend Closed(string from, string to, double level) => new(new(from), new(new(to), new(level), Open: false));
+        Insert Pressed(string id, double knee) => Insert(id, ProcessorCatalogue.Compressor, ("knee-db", knee));
+        var work = HandworkList.Of(OneBar(
+            Return("well", "mix-bus"), Return("shaft", "mix-bus"),
+            Tone("lid", "mix-bus", ChannelFormat.Stereo, Pressed("a", 9), Pressed("b", 9)), Tone("pan", "mix-bus", ChannelFormat.Stereo, Pressed("c", 9)), Tone("pot", "mix-bus", ChannelFormat.Stereo, Pressed("d", 3)),
+            Closed("lid", "well", -15), Closed("lid", "shaft", -15), Closed("pan", "well", -15), Closed("pan", "shaft", -15), Closed("pot", "well", -7), Closed("pot", "shaft", -7)));
+
+        Assert.Equal(
+            [
+                "Tone lid, Tone pan: set the compressor: knee 9 dB", "Tone lid: set the compressor: knee 9 dB", "Tone lid, Tone pan: closed sends to Return shaft, Return well open at −15.0 dB",
+                "Tone pot: set the compressor: knee 3 dB", "Tone pot: closed sends to Return shaft, Return well open at −7.0 dB",
+            ],
+            work.Where(w => w.Kind == HandworkKind.Set).Select(w => w.Words));
     }
 }

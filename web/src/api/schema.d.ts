@@ -8321,7 +8321,7 @@ export interface components {
             isPrinted: boolean;
             playsPrint: boolean;
             outputs: unknown[];
-            silentBecause: string[];
+            silentBecause: components["schemas"]["SilentReason"][];
         };
         PrintLine: {
             channel: components["schemas"]["ChannelId"];
@@ -8724,6 +8724,10 @@ export interface components {
         SilenceView: {
             reasons: string[];
         };
+        SilentReason: {
+            name: string;
+            why: string;
+        };
         SongFolder: {
             name: string;
             /** Format: byte */
@@ -8842,7 +8846,7 @@ export interface components {
             kind: components["schemas"]["ChannelKind"];
             format: components["schemas"]["ChannelFormat"];
             feedsTheLastSum: boolean;
-            silentBecause: string[];
+            silentBecause: components["schemas"]["SilentReason"][];
         };
         StemPlanView: {
             act: string;

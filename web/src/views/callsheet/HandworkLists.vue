@@ -90,4 +90,13 @@ input {
   color: var(--text-3);
   text-decoration: line-through;
 }
+/* Columns would leave a heading alone at the foot of a page. */
+@media print {
+  ul {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 18px;
+    columns: auto;
+  }
+}
 </style>
