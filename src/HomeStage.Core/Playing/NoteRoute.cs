@@ -16,13 +16,13 @@ public sealed class NoteRoute
     private readonly ILookup<ChannelId, Channel> _players;
     private readonly ILookup<ChannelId, Channel> _layeredBy;
 
-    /// <param name="act">What rests in the wings of this act plays nothing.</param>
+    /// <param name="act">What rests in the wings of this act plays nothing, but for an instrument whose print plays in its place: the print is its sound, its notes still strike what they struck.</param>
     public NoteRoute(Template template, string act)
     {
         _template = template;
         _act = act;
         _time = new(template.Timeline);
-        var running = template.Channels.Where(c => c.StageIn(act) != StageState.InTheWings).ToList();
+        var running = template.Channels.Where(c => Gives(template, c)).ToList();
         // A muted notes channel plays nothing; a muted instrument is silent after its inserts, and its layers go on.
         _players = running.Where(c => !c.Muted).SelectMany(c => c.Plays.Select(p => (Target: p, Channel: c))).ToLookup(x => x.Target, x => x.Channel);
         _layeredBy = running.SelectMany(c => (c.NoteInput?.Layers ?? []).Select(l => (Target: l, Channel: c))).ToLookup(x => x.Target, x => x.Channel);
@@ -48,22 +48,24 @@ public sealed class NoteRoute
     /// <returns>The channels that hear something else, or that may, because of what became of a channel.</returns>
     private IEnumerable<ChannelId> Touched(Template before, Template after) =>
         before.Channels
-            .Where(c => !after.Channels.TryGet(c.Id, out var then) || !SameNotes(c, then))
+            .Where(c => !after.Channels.TryGet(c.Id, out var then) || !SameNotes(c, then) || Gives(before, c) != Gives(after, then))
             .SelectMany(c => (IEnumerable<ChannelId>)[c.Id, .. c.Plays, .. c.NoteInput?.Layers ?? []]);
 
     /// <summary>Of what stands in both: notes of one number at one time keep the order of their channels.</summary>
     private static bool SameOrder(ChannelList before, ChannelList after) =>
         before.Select(c => c.Id).Where(after.Contains).SequenceEqual(after.Select(c => c.Id).Where(before.Contains));
 
-    private bool SameNotes(Channel a, Channel b) =>
+    private static bool SameNotes(Channel a, Channel b) =>
         ReferenceEquals(a, b)
         || (a.Patterns.Equals(b.Patterns)
             && a.NoteProcessors.Equals(b.NoteProcessors)
             && a.Plays.Equals(b.Plays)
             && Equals(a.NoteInput?.Layers, b.NoteInput?.Layers)
             && a.Groove == b.Groove
-            && a.Muted == b.Muted
-            && (a.StageIn(_act) == StageState.InTheWings) == (b.StageIn(_act) == StageState.InTheWings));
+            && a.Muted == b.Muted);
+
+    /// <summary>Whether a channel's notes go out in this act.</summary>
+    private bool Gives(Template template, Channel channel) => channel.StageIn(_act) != StageState.InTheWings || template.PlaysPrint(channel, _act);
 
     private IReadOnlyList<PlacedNote> Laid(Channel channel, IEnumerable<Channel> layeredBy)
     {
@@ -80,7 +82,7 @@ public sealed class NoteRoute
         Laid(channel).Concat(_players[channel.Id].SelectMany(p => Through(p, [.. Sorted(Laid(p))])));
 
     private IEnumerable<TimedNote> Laid(Channel channel) =>
-        channel.StageIn(_act) == StageState.InTheWings
+        !Gives(_template, channel)
             ? []
             : _time.Lay(channel.Patterns).Select(n => new TimedNote(n.StartTick, n.LengthTicks, n.Number, n.Velocity));
 

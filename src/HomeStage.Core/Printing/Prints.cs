@@ -26,14 +26,7 @@ public static class Prints
 
     /// <returns>Where the print of a channel is taken: where its print channel records it, else before the fader.</returns>
     public static Stem StemOf(Template template, Channel channel) =>
-        new(channel.Id, TwinOf(template, channel)?.Source is InternalSource { Tap: TapPoint.Post } recorded && recorded.From == channel.Id ? StemPoint.AfterFader : StemPoint.BeforeFader);
-
-    /// <returns>Whether its print channel holds a print.</returns>
-    public static bool IsPrinted(Template template, Channel channel) => TwinOf(template, channel)?.Starters.Any(s => s.Through) == true;
-
-    /// <returns>Whether its print plays in its place in an act.</returns>
-    public static bool PlaysPrint(Template template, Channel channel, string act) =>
-        IsPrinted(template, channel) && channel.StageIn(act) == StageState.InTheWings && TwinOf(template, channel)!.StageIn(act) != StageState.InTheWings;
+        new(channel.Id, template.TwinOf(channel)?.Source is InternalSource { Tap: TapPoint.Post } recorded && recorded.From == channel.Id ? StemPoint.AfterFader : StemPoint.BeforeFader);
 
     /// <returns>The other outputs of an instrument, which rest when it does.</returns>
     public static IEnumerable<Channel> OutputsOf(Template template, Channel channel) =>
@@ -59,21 +52,19 @@ public static class Prints
     public static IReadOnlyList<Edit> Playing(Template template, string act, IReadOnlyList<ChannelId> channels) =>
         [
             // What comes on stage brings what it records: that rests again afterwards.
-            .. channels.Select(c => TwinOf(template, template.Channels[c])).OfType<Channel>().Select(t => new SetStage(t.Id, act, StageState.OnStage)),
-            .. channels.Where(c => TwinOf(template, template.Channels[c]) is not null).Select(c => new SetStage(c, act, StageState.InTheWings)),
+            .. channels.Select(c => template.TwinOf(template.Channels[c])).OfType<Channel>().Select(t => new SetStage(t.Id, act, StageState.OnStage)),
+            .. channels.Where(c => template.TwinOf(template.Channels[c]) is not null).Select(c => new SetStage(c, act, StageState.InTheWings)),
         ];
-
-    private static Channel? TwinOf(Template template, Channel channel) => channel.PrintTwin is { } twin && template.Channels.TryGet(twin, out var found) ? found : null;
 
     /// <summary>A print channel that holds none yet has been mixed by nobody.</summary>
     private static Template Mixed(Template template, Channel channel) =>
-        TwinOf(template, channel) is { } twin && !IsPrinted(template, channel) && twin.Source is InternalSource { Tap: TapPoint.Pre } recorded && recorded.From == channel.Id
+        template.TwinOf(channel) is { } twin && !template.IsPrinted(channel) && twin.Source is InternalSource { Tap: TapPoint.Pre } recorded && recorded.From == channel.Id
             ? template.Replace(StandIn.For(channel, twin)) with { Levers = template.Levers.Select(l => StandIn.Moving(l, channel.Id, twin.Id)).ToSequence() }
             : template;
 
     private static PutStarter Laid(Template template, Channel channel, MediaRef sound)
     {
-        var twin = TwinOf(template, channel)!;
+        var twin = template.TwinOf(channel)!;
         var isAlone = template.Channels.Count(c => c.PrintTwin == twin.Id) == 1;
         var name = isAlone ? Name : TextRules.Cleaned($"{Name} of {channel.Name}", TextRules.LongestName);
         return new(twin.Id, new(name, sound, Loops: false, default, []) { Through = true });

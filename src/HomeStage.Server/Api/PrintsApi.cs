@@ -73,13 +73,13 @@ internal static class PrintsApi
         var template = compiled.Template;
         var able = Prints.Able(compiled, act);
         // What rests while its print plays can be brought back, though not printed.
-        var resting = template.Channels.Where(c => Prints.PlaysPrint(template, c, act)).ToList();
+        var resting = template.Channels.Where(c => template.PlaysPrint(c, act)).ToList();
         var listed = able.Concat(resting).Select(c => c.Id).ToHashSet();
         bool HangsOnAnother(Channel c) => c.Source is OutputSource { Instrument: var player } && listed.Contains(player);
         PrintChoice Choice(Channel c, int depth) => new(
-            c.Id, c.Name, depth, Prints.StemOf(template, c).Lanes(template), c.PrintTwin, Prints.IsPrinted(template, c),
-            Prints.PlaysPrint(template, c, act), [.. Prints.OutputsOf(template, c).Select(o => o.Id)],
-            Prints.PlaysPrint(template, c, act) ? [] : WhySilent.At(compiled.In(act), c.Id, pastItsFader: false));
+            c.Id, c.Name, depth, Prints.StemOf(template, c).Lanes(template), c.PrintTwin, template.IsPrinted(c),
+            template.PlaysPrint(c, act), [.. Prints.OutputsOf(template, c).Select(o => o.Id)],
+            template.PlaysPrint(c, act) ? [] : WhySilent.At(compiled.In(act), c.Id, pastItsFader: false));
         return new(
             act, new TimeMap(template.Timeline).LengthSeconds, template.SampleRateHz, mostBytes,
             [

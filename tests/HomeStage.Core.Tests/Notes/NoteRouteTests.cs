@@ -45,6 +45,25 @@ public class NoteRouteTests
         Assert.Empty(NotesOf(Played.With(new SetStage(Score, InMix, StageState.InTheWings)), Low));
     }
 
+    /// <summary>A print is the sound of an instrument; its notes still strike what is layered with it. What was laid before an edit of the print alone is laid anew.</summary>
+    [Fact]
+    public void OfALayer_WhileThePrintOfTheLayeredOnePlays_HearsItsNotes_AndNoneWhenThatRestsToo()
+    {
+        var print = new ChannelId("low-print");
+        var played = Played.With(
+            new PutPattern(Low, new("Own", 3840, [new(0, 480, 50, 100)], [])), new SetNoteInput(Low, new() { Layers = [High] }), new AddPrintTwin(Low), new RemoveChannel(Score),
+            new SetStage(print, InMix, StageState.OnStage), new SetStage(Low, InMix, StageState.InTheWings));
+        var unprinted = new NoteRoute(played, InMix);
+        Assert.Empty(unprinted.Of(played.Channels[High]));
+
+        var printed = played.With(new PutStarter(print, new("Print", new(new string('a', 64), "Print", 48000, 2, 96000), Loops: false, default, []) { Through = true }));
+        var route = unprinted.On(printed);
+        Assert.Equal([50], route.Of(printed.Channels[High]).Select(n => n.Number));
+
+        var resting = printed.With(new SetStage(print, InMix, StageState.InTheWings), new SetStage(Low, InMix, StageState.InTheWings));
+        Assert.Empty(route.On(resting).Of(resting.Channels[High]));
+    }
+
     [Fact]
     public void Of_AMutedNotesChannel_PlaysNothing()
     {

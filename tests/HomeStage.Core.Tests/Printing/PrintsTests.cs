@@ -120,6 +120,24 @@ public class PrintsTests
         Assert.InRange(Difference(held, printed, shelf), double.NegativeInfinity, -120);
     }
 
+    /// <summary>Its notes still strike a trigger that is layered with it, a ducker that its notes restart, and an instrument that is layered with it and is not printed.</summary>
+    [Fact]
+    public void WhatTheNotesOfAnInstrumentSteer_GoesOn_WhileItsPrintPlays()
+    {
+        var template = Company.With(
+            Trigger("beat"), new RemovePattern(new("beat"), "Quarters"), new PutFeed(new("beat"), new(new("low"), new("comp"), new(0))), Tone("c", "mix-bus"), new RemovePattern(new("c"), "Held"), new SetNoteInput(new("b"), new() { Layers = [new("beat"), new("c")] }),
+            new AddInsert(EmptyStage.MixBus, Insert("duck", ProcessorCatalogue.Ducker, ("depth-db", 9), ("length-quarters", 1)) with { Trigger = new([new("b")], null, [new(0, 1), new(1, 0)]) }),
+            new PutPattern(new("b"), new("Held", 4 * Ticks.PerQuarter, [.. Enumerable.Range(1, 6).Select(i => new Note(i * Ticks.PerQuarter / 2, Ticks.PerQuarter / 4, 57 + i, 100))], [])));
+
+        var printed = PrintedBy(template, [new("b")], out var shelf);
+
+        Assert.True(printed.PlaysPrint(printed.Channels[new ChannelId("b")], InMix));
+        Assert.InRange(Difference(template, printed, shelf), double.NegativeInfinity, -120);
+        // All three are heard: without them it sounds otherwise.
+        foreach (var without in new Edit[] { new RemoveFeed(new("beat"), new("low"), new("comp")), new RemoveChannel(new("c")), new SetTrigger(EmptyStage.MixBus, new("duck"), null) })
+            Assert.InRange(Difference(template, printed.With(without), shelf), -80, double.PositiveInfinity);
+    }
+
     [Fact]
     public void ATrigger_HasNoPrint()
     {

@@ -1,0 +1,15 @@
+namespace HomeStage.Core.Templates;
+
+/// <summary>Prints that lie on the audio channels that stand in for instruments.</summary>
+public static class PrintTwins
+{
+    /// <returns>The channel that takes the print of another; null where there is none.</returns>
+    public static Channel? TwinOf(this Template template, Channel channel) => channel.PrintTwin is { } twin && template.Channels.TryGet(twin, out var found) ? found : null;
+
+    /// <returns>Whether its print channel holds a print.</returns>
+    public static bool IsPrinted(this Template template, Channel channel) => template.TwinOf(channel)?.Starters.Any(s => s.Through) == true;
+
+    /// <returns>Whether its print plays in its place in an act.</returns>
+    public static bool PlaysPrint(this Template template, Channel channel, string act) =>
+        template.IsPrinted(channel) && channel.StageIn(act) == StageState.InTheWings && template.TwinOf(channel)!.StageIn(act) != StageState.InTheWings;
+}
