@@ -117,6 +117,23 @@ public class DocumentsApiTests(RunningServer server) : IClassFixture<RunningServ
     }
 
     [Fact]
+    public async Task Package_OfWhatPlaysNothing_SaysWhichSoundWouldBeSilent_AndWhy()
+    {
+        var template = await server.NewTemplateAsync();
+        await server.EditAsync(template, 0, new { type = "make-channel", wish = new { kind = "instrument", name = "Gong", bare = true } });
+
+        var parts = (await server.GetAsync($"/api/documents/{await StartAsync(template, "Quiet", null, null)}/package")).AsArray();
+
+        foreach (var sound in parts.Where(p => p!["part"]!.ToString() is "main" or "stems"))
+        {
+            Assert.Equal(1, (int)sound!["silentFiles"]!);
+            Assert.Equal(("Gong", "plays no notes"), (sound["silentBecause"]!.AsArray().Single()!["name"]!.ToString(), sound["silentBecause"]![0]!["why"]!.ToString()));
+        }
+
+        Assert.All(parts.Where(p => p!["part"]!.ToString() is not ("main" or "stems")), p => Assert.Empty(p!["silentBecause"]!.AsArray()));
+    }
+
+    [Fact]
     public async Task Song_IsReadAtTheSameAddressAsATemplate_AndNoSongStartsFromIt()
     {
         var song = await StartAsync(await server.TemplateAsync("First Rehearsal"), "Gull Song", null, null);

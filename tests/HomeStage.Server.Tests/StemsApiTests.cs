@@ -63,6 +63,26 @@ public class StemsApiTests(RunningServer server) : IClassFixture<RunningServer>
     }
 
     [Theory]
+    [InlineData("int24", true)]
+    [InlineData("float32", false)]
+    public async Task WhatWasCutAtFullScale_IsSaidOfTheFinishedJob(string depth, bool isCut)
+    {
+        var id = await server.NewTemplateAsync();
+        var made = await server.EditAsync(id, 0,
+            new { type = "make-channel", wish = new { kind = "instrument", name = "Reed organ", bare = true } }, new { type = "set-level", channel = "reed-organ", level = 6 },
+            new { type = "add-insert", channel = "reed-organ", insert = new { id = "much", processor = "gain", settings = new Dictionary<string, double> { ["gain-db"] = 24 } } },
+            new { type = "put-pattern", channel = "reed-organ", pattern = new { name = "One", lengthTicks = 3840, notes = new[] { new { startTick = 0, lengthTicks = 960, number = 60, velocity = 100 } }, sections = Array.Empty<string>() } });
+        Assert.True(made.IsSuccessStatusCode, await made.Content.ReadAsStringAsync());
+
+        var job = await StartedAsync(new { document = id, channels = new[] { "reed-organ" }, depth, tailSeconds = 0 });
+        var done = await server.WaitAsync($"/api/stems/{job}");
+
+        var cut = done["cut"]!.AsArray();
+        Assert.Equal(isCut ? ["Reed organ"] : [], cut.Select(c => c!["name"]!.ToString()));
+        Assert.All(cut, c => Assert.InRange((double)c!["byDb"]!, 0.1, 40));
+    }
+
+    [Theory]
     [InlineData("""{"channels":["mix-bus"],"depth":"int24","tailSeconds":99}""", "The tail")]
     [InlineData("""{"channels":["nobody"],"depth":"int24","tailSeconds":1}""", "nobody")]
     [InlineData("""{"channels":[],"depth":"int24","tailSeconds":1}""", "channel")]

@@ -13,17 +13,19 @@ public sealed class StemFiles : IStemSink, IDisposable
 
     private readonly string _folder;
     private readonly IReadOnlyList<string> _names;
-    private readonly List<GrowingWave> _waves = [];
+    private readonly WaveDepth _depth;
+    private readonly List<(string Channel, GrowingWave Wave)> _waves = [];
+    private readonly List<CutSound> _cut = [];
 
     /// <param name="folder">Made here; must not be there yet.</param>
     /// <param name="count">The count before the song, and how long it is: then each stem begins with so much silence, and the clicks are a file of their own. Null for none.</param>
     public StemFiles(Template template, IReadOnlyList<Stem> stems, WaveDepth depth, string folder, (RenderedSound Clicks, int LeadFrames)? count = null)
     {
-        (_folder, _names) = (Directory.CreateDirectory(folder).FullName, Names(template, stems));
+        (_folder, _names, _depth) = (Directory.CreateDirectory(folder).FullName, Names(template, stems), depth);
         foreach (var (name, stem) in _names.Zip(stems))
         {
             var wave = new GrowingWave(new FileStream(Path.Combine(_folder, name), FileMode.CreateNew), template.SampleRateHz, stem.Lanes(template), depth);
-            _waves.Add(wave);
+            _waves.Add((template.Channels[stem.Channel].Name, wave));
             var silence = new float[count?.LeadFrames ?? 0];
             wave.Add(silence, stem.Lanes(template) == 1 ? [] : silence);
         }
@@ -35,6 +37,9 @@ public sealed class StemFiles : IStemSink, IDisposable
         counted.Add(clicks.Left, clicks.Right);
     }
 
+    /// <summary>Those that went over full scale in a file that holds no more, by the names of their channels; once the files are ended.</summary>
+    public IReadOnlyList<CutSound> Cut => _cut;
+
     /// <returns>"03-low-end.wav": numbered in the order in which they are asked for, so that they stand in it everywhere; dry ones say so.</returns>
     public static IReadOnlyList<string> Names(Template template, IReadOnlyList<Stem> stems) =>
         [.. stems.Select((s, i) => FormattableString.Invariant($"{i + 1:00}-{SongPackage.FileName(template.Channels[s.Channel].Name)}{(s.Point == StemPoint.Input ? "-dry" : "")}.wav"))];
@@ -43,7 +48,7 @@ public sealed class StemFiles : IStemSink, IDisposable
     public static long Bytes(Template template, IEnumerable<Stem> stems, WaveDepth depth, double seconds) =>
         (long)Math.Round(seconds * template.SampleRateHz) * GrowingWave.BytesALane(depth) * stems.Sum(s => s.Lanes(template));
 
-    public void Take(int stem, ReadOnlySpan<float> left, ReadOnlySpan<float> right) => _waves[stem].Add(left, right);
+    public void Take(int stem, ReadOnlySpan<float> left, ReadOnlySpan<float> right) => _waves[stem].Wave.Add(left, right);
 
     /// <summary>Ends the files.</summary>
     /// <returns>By name where each lies, in the order in which they were asked for; until this goes.</returns>
@@ -75,8 +80,13 @@ public sealed class StemFiles : IStemSink, IDisposable
 
     private void Close()
     {
-        foreach (var wave in _waves)
+        foreach (var (channel, wave) in _waves)
+        {
             wave.Dispose();
+            if (CutSound.Of(channel, wave.Peak, _depth) is { } cut)
+                _cut.Add(cut);
+        }
+
         _waves.Clear();
     }
 }

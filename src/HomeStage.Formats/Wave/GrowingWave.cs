@@ -24,6 +24,9 @@ public sealed class GrowingWave : IDisposable
         _bytes = new byte[Stretch * lanes * _bytesALane];
     }
 
+    /// <summary>The largest sample so far, unity at full scale.</summary>
+    public float Peak { get; private set; }
+
     /// <returns>Bytes that a sample takes.</returns>
     public static int BytesALane(WaveDepth depth) => depth switch { WaveDepth.Int16 => 2, WaveDepth.Int24 => 3, _ => 4 };
 
@@ -50,6 +53,7 @@ public sealed class GrowingWave : IDisposable
     /// <returns>The place after it.</returns>
     private int Put(int place, float sample)
     {
+        Peak = Math.Max(Peak, Math.Abs(sample));
         if (_depth == WaveDepth.Float32)
         {
             BinaryPrimitives.WriteSingleLittleEndian(_bytes.AsSpan(place), sample);

@@ -35,7 +35,9 @@ internal static class PackagesApi
     /// <param name="Seconds">About how long it takes here; 0 for what is only written.</param>
     /// <param name="Files">How many.</param>
     /// <param name="IsUsual">Whether it goes in unless somebody says otherwise.</param>
-    public sealed record PackagePartView(PackagePart Part, long Bytes, double Seconds, int Files, bool IsUsual);
+    /// <param name="SilentFiles">How many of its files would hold no sound.</param>
+    /// <param name="SilentBecause">Why they would not.</param>
+    public sealed record PackagePartView(PackagePart Part, long Bytes, double Seconds, int Files, bool IsUsual, int SilentFiles, IReadOnlyList<SilentReason> SilentBecause);
 
     public static void MapPackagePlan(this RouteGroupBuilder group) =>
         group.MapGet("/{id}/package", async Task<Results<Ok<IReadOnlyList<PackagePartView>>, ProblemHttpResult>> (
@@ -64,10 +66,16 @@ internal static class PackagesApi
         var bytes = SongPackage.Bytes(contents);
         return
         [
-            .. bytes.OrderBy(b => b.Key).Select(b => new PackagePartView(b.Key, b.Value, 0, b.Key == PackagePart.NoteNames ? song.Channels.Count(c => c.Source is Core.Templates.InstrumentSource { Kit: not null }) : 1, true)),
-            new(PackagePart.Main, (long)(length * song.SampleRateHz) * 2 * GrowingWave.BytesALane(WaveDepth.Int24), rendering, 1, true),
-            new(PackagePart.Stems, StemFiles.Bytes(song, stems, WaveDepth.Int24, length + TailSeconds), rendering, stems.Count, false),
+            .. bytes.OrderBy(b => b.Key).Select(b => new PackagePartView(b.Key, b.Value, 0, b.Key == PackagePart.NoteNames ? song.Channels.Count(c => c.Source is Core.Templates.InstrumentSource { Kit: not null }) : 1, true, 0, [])),
+            Sounding(PackagePart.Main, [song.Main.Id], (long)(length * song.SampleRateHz) * 2 * GrowingWave.BytesALane(WaveDepth.Int24), true),
+            Sounding(PackagePart.Stems, [.. stems.Select(s => s.Channel)], StemFiles.Bytes(song, stems, WaveDepth.Int24, length + TailSeconds), false),
         ];
+
+        PackagePartView Sounding(PackagePart part, IReadOnlyList<ChannelId> files, long size, bool isUsual)
+        {
+            var silent = files.Select(f => WhySilent.At(compiled.In(act), f)).Where(why => why.Count > 0).ToList();
+            return new(part, size, rendering, files.Count, isUsual, silent.Count, [.. silent.SelectMany(why => why).Distinct()]);
+        }
     }
 
     /// <summary>What feeds the last sum: added up it is what comes into it.</summary>
@@ -108,7 +116,8 @@ internal static class PackagesApi
         var zip = folder.NewFile();
         SongPackage.Write(contents with { Main = sound, Stems = files }, zip, work.Cancellation);
         zip.Flush();
-        return new($"{SongPackage.FileName(song.Name)}.zip", zip, sound is { PeakDbfs: null } ? [.. WhySilent.At(compiled.In(request.Act), song.Main.Id).Select(r => r.Sentence)] : null);
+        var main = sound?.PeakDbfs is { } peak ? CutSound.Of(song.Main.Name, Math.Pow(10, peak / 20), WaveDepth.Int24) : null;
+        return new($"{SongPackage.FileName(song.Name)}.zip", zip, [.. main is null ? [] : (CutSound[])[main], .. files?.Cut ?? []], sound is { PeakDbfs: null } ? [.. WhySilent.At(compiled.In(request.Act), song.Main.Id).Select(r => r.Sentence)] : null);
     }
 
     /// <summary>The progress of two renders, one after the other, or of one alone.</summary>

@@ -49,7 +49,8 @@ internal static class PrintsApi
 
     /// <param name="Edits">The batch that lays the prints down.</param>
     /// <param name="Silent">Names of those whose print holds nothing above −80 dBFS.</param>
-    public sealed record PrintedView(Sequence<Edit> Edits, IReadOnlyList<string> Silent);
+    /// <param name="Cut">Those that went over full scale, which their depth does not hold.</param>
+    public sealed record PrintedView(Sequence<Edit> Edits, IReadOnlyList<string> Silent, IReadOnlyList<CutSound> Cut);
 
     public static void MapPrintPlan(this RouteGroupBuilder group) =>
         group.MapGet("/{id}/prints", async Task<Results<Ok<PrintPlanView>, ProblemHttpResult>> (
@@ -65,7 +66,7 @@ internal static class PrintsApi
         group.MapStanding(typeof(JobQueue<Printed>), "prints");
         group.MapCancel(typeof(JobQueue<Printed>), "prints");
         group.MapGet("/{id}/edits", Results<Ok<PrintedView>, ProblemHttpResult> (string id, JobQueue<Printed> jobs) =>
-            jobs.Find(id) is { State: JobState.Done, Result: { } printed } ? TypedResults.Ok(new PrintedView(printed.Edits, printed.Silent)) : Problems.NotFound("finished prints"));
+            jobs.Find(id) is { State: JobState.Done, Result: { } printed } ? TypedResults.Ok(new PrintedView(printed.Edits, printed.Silent, printed.Cut)) : Problems.NotFound("finished prints"));
     }
 
     private static PrintPlanView PlanOf(CompiledTemplate compiled, string act, long mostBytes, RowBook book)
@@ -120,7 +121,7 @@ internal static class PrintsApi
             StemRender.Render(compiled, asked.Act, stems, asked.TailSeconds, files, work, media, cancellation: work.Cancellation);
             var sounds = files.Ended().Select((f, i) => (channels[i].Id, Sound: Kept(f.Path, channels[i], staged, work.Cancellation))).ToList();
             var (edits, why) = Prints.Laid(template, asked.Act, [.. sounds.Select(s => (s.Id, s.Sound.Sound))], asked.Playing);
-            return why is null ? new(edits, [.. sounds.Where(s => s.Sound.IsSilent).Select(s => template.Channels[s.Id].Name)]) : throw new InvalidOperationException(why.Sentence);
+            return why is null ? new(edits, [.. sounds.Where(s => s.Sound.IsSilent).Select(s => template.Channels[s.Id].Name)], files.Cut) : throw new InvalidOperationException(why.Sentence);
         });
         return JobRoutes.Begun(job?.Standing, "prints");
     }

@@ -100,7 +100,7 @@ internal static class StemsApi
             var zip = folder.NewFile();
             files.Zip(zip, work.Cancellation);
             zip.Flush();
-            return new($"{SongPackage.FileName(template.Name)}-stems.zip", zip);
+            return new($"{SongPackage.FileName(template.Name)}-stems.zip", zip, files.Cut);
         });
         return JobRoutes.Begun(job?.Standing, "stems");
     }

@@ -1,8 +1,11 @@
+using HomeStage.Formats.Wave;
+
 namespace HomeStage.Server.Jobs;
 
-/// <summary>A ZIP on the disk, ready to be taken away; the file goes when nobody holds it any more.</summary>
+/// <summary>A ZIP of sound on the disk, ready to be taken away; the file goes when nobody holds it any more.</summary>
 /// <param name="File">Goes with its handle.</param>
-public abstract record ZipOnDisk(string FileName, FileStream File) : ISized
+/// <param name="Cut">What went over full scale in it.</param>
+public abstract record ZipOnDisk(string FileName, FileStream File, IReadOnlyList<CutSound> Cut) : ISized
 {
     /// <summary>What all of one kind that are kept may take on the disk.</summary>
     public const long MostBytesOnDisk = 4L * 1024 * 1024 * 1024;
@@ -20,8 +23,8 @@ public abstract record ZipOnDisk(string FileName, FileStream File) : ISized
 }
 
 /// <summary>Many channels as files of their own.</summary>
-public sealed record StemZip(string FileName, FileStream File) : ZipOnDisk(FileName, File);
+public sealed record StemZip(string FileName, FileStream File, IReadOnlyList<CutSound> Cut) : ZipOnDisk(FileName, File, Cut);
 
 /// <summary>A song's package.</summary>
 /// <param name="SilentBecause">Why there is no sound in its main, in sentences; null where there is some, and where it was not rendered.</param>
-public sealed record SongZip(string FileName, FileStream File, IReadOnlyList<string>? SilentBecause = null) : ZipOnDisk(FileName, File);
+public sealed record SongZip(string FileName, FileStream File, IReadOnlyList<CutSound> Cut, IReadOnlyList<string>? SilentBecause = null) : ZipOnDisk(FileName, File, Cut);

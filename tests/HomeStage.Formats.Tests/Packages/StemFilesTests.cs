@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
@@ -45,6 +46,24 @@ public class StemFilesTests
         }
 
         Assert.Equal(zip, Zipped(stems, depth));
+    }
+
+    /// <summary>The tone stands at −6 dBFS: 9 dB more take it 3 dB over full scale.</summary>
+    [Theory]
+    [InlineData(WaveDepth.Int16, 9, 3)]
+    [InlineData(WaveDepth.Int24, 9, 3)]
+    [InlineData(WaveDepth.Int24, 5, null)]
+    [InlineData(WaveDepth.Float32, 9, null)]
+    public void WhatGoesOverFullScale_IsToldByHowMuch_UnlessTheFileHoldsIt(WaveDepth depth, double gain, int? over)
+    {
+        var loud = OneBar(Tone("lid", "mix-bus", ChannelFormat.Stereo, Insert("gain", ProcessorCatalogue.Gain, ("gain-db", gain))), Tone("soft", "mix-bus"));
+        Stem[] stems = [new(new("soft"), StemPoint.AfterFader), new(new("lid"), StemPoint.AfterFader)];
+        using var files = new StemFiles(loud, stems, depth, Path.Combine(Path.GetTempPath(), $"stems-{Guid.NewGuid():N}"));
+        StemRender.Render(new CompiledTemplate(loud), InMix, stems, 0, files, cancellation: TestContext.Current.CancellationToken);
+        files.Ended();
+
+        Assert.Equal(over is null ? [] : ["Tone lid"], files.Cut.Select(c => c.Name));
+        Assert.All(files.Cut, c => Assert.Equal(over!.Value, c.ByDb, 0.1));
     }
 
     [Fact]

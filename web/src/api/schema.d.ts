@@ -6181,6 +6181,11 @@ export interface components {
         Created: {
             id: string;
         };
+        CutSound: {
+            name: string;
+            /** Format: double */
+            byDb: number;
+        };
         Damage: {
             /** Format: int32 */
             lastWhole: null | number;
@@ -7431,6 +7436,7 @@ export interface components {
             frames?: null | number;
             meters?: null | components["schemas"]["MeterView"];
             silentBecause?: null | string[];
+            cut?: null | components["schemas"]["CutSound"][];
         };
         Kept: {
             item: components["schemas"]["ItemView"];
@@ -8033,6 +8039,9 @@ export interface components {
             /** Format: int32 */
             files: number;
             isUsual: boolean;
+            /** Format: int32 */
+            silentFiles: number;
+            silentBecause: components["schemas"]["SilentReason"][];
         };
         PadNote: {
             /** Format: int32 */
@@ -8341,6 +8350,7 @@ export interface components {
         PrintedView: {
             edits: components["schemas"]["Edit"][];
             silent: string[];
+            cut: components["schemas"]["CutSound"][];
         };
         ProcessorView: {
             id: string;

@@ -1,26 +1,13 @@
 <script setup lang="ts" generic="T extends { id: string; name: string; depth: number; silentBecause: SilentReason[] }">
 import { computed } from 'vue'
+import SilentNote from './SilentNote.vue'
 import type { SilentReason } from '@/api/types'
 
 /** Channels to be ticked, nested as they stand; those of which nothing would be heard say so, with what stops it beneath. */
 const props = defineProps<{ channels: T[]; taken: T[] }>()
 const chosen = defineModel<string[]>({ required: true })
-const mostNames = 3
 const least = computed(() => Math.min(...props.channels.map((c) => c.depth)))
 const silent = computed(() => props.taken.filter((c) => c.silentBecause.length > 0))
-
-/** What stops sound, each once, with those at which it does. */
-const stops = computed(() => {
-  const names = new Map<string, Set<string>>()
-  for (const { name, why } of silent.value.flatMap((c) => c.silentBecause))
-    names.set(why, (names.get(why) ?? new Set()).add(name))
-  return [...names].map(([why, at]) => ({ why, at: [...at] }))
-})
-
-const listed = (names: string[]) =>
-  names.length <= mostNames + 1
-    ? names.join(', ')
-    : `${names.slice(0, mostNames).join(', ')} and ${names.length - mostNames} more`
 </script>
 
 <template>
@@ -39,14 +26,9 @@ const listed = (names: string[]) =>
       </label>
     </li>
   </ul>
-  <div v-if="silent.length" class="quiet" role="note">
-    {{ silent.length === 1 ? 'One of them would be silent' : `${silent.length} of them would be silent` }}:
-    <ul class="stops">
-      <li v-for="stop in stops" :key="stop.why">
-        <b :title="stop.at.join(', ')">{{ listed(stop.at) }}</b>{{ stop.at.length > 1 ? ': each' : '' }} {{ stop.why }}
-      </li>
-    </ul>
-  </div>
+  <SilentNote v-if="silent.length" :reasons="silent.flatMap((c) => c.silentBecause)">{{
+    silent.length === 1 ? 'One of them would be silent' : `${silent.length} of them would be silent`
+  }}</SilentNote>
 </template>
 
 <style scoped>
@@ -72,14 +54,5 @@ input {
 
 .lacks {
   color: var(--plum);
-}
-
-.stops {
-  max-height: 80px;
-}
-
-.stops b {
-  font-weight: 500;
-  color: var(--text-2);
 }
 </style>

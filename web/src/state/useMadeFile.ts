@@ -1,3 +1,4 @@
+import { cutWords } from './cutWords'
 import { useJob } from './useJob'
 import type { Job } from '@/api/types'
 
@@ -12,7 +13,8 @@ export function useMadeFile(kind: 'packages' | 'stems') {
   function make(begin: () => Promise<Job>) {
     return run(begin, (done) => {
       save(`/api/${kind}/${done.id}/file`)
-      return done.silentBecause ? `Downloaded, but it is silent. ${done.silentBecause.join(' ')}` : 'Downloaded.'
+      const cut = cutWords(done.cut, kind === 'stems' ? 'take 32 bit, floating' : undefined)
+      return done.silentBecause ? `Downloaded, but it is silent. ${done.silentBecause.join(' ')}` : `Downloaded.${cut}`
     })
   }
 

@@ -1,4 +1,5 @@
 using HomeStage.Core.Sound.Meters;
+using HomeStage.Formats.Wave;
 using HomeStage.Server.Jobs;
 
 namespace HomeStage.Server.Api.Views;
@@ -16,9 +17,12 @@ public sealed record JobView(
     /// <summary>For a finished package without any sound: why, in sentences; null otherwise.</summary>
     public IReadOnlyList<string>? SilentBecause { get; init; }
 
+    /// <summary>What went over full scale in a finished package or in stems; null for other work, and until it is done.</summary>
+    public IReadOnlyList<CutSound>? Cut { get; init; }
+
     /// <param name="result">What a finished job has made; null where it is not finished.</param>
     public static JobView Of(JobStanding job, object? result = null) =>
-        new(job.Id, job.WorkId, job.State, job.Progress, job.Seconds) { SilentBecause = (result as SongZip)?.SilentBecause };
+        new(job.Id, job.WorkId, job.State, job.Progress, job.Seconds) { SilentBecause = (result as SongZip)?.SilentBecause, Cut = (result as ZipOnDisk)?.Cut };
 }
 
 /// <param name="LoudnessLufs">Integrated; null where it cannot be measured.</param>

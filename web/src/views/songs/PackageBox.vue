@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { api, asked, sentenceOf } from '@/api/client'
 import type { PackagePart, PackagePartView } from '@/api/types'
+import SilentNote from '@/parts/SilentNote.vue'
 import JobLine from '@/parts/JobLine.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
@@ -33,6 +34,13 @@ const isIn = (part: PackagePartView) => part.isUsual !== turned.value.includes(p
 const chosen = computed(() => plan.value?.filter(isIn) ?? [])
 const bytes = computed(() => chosen.value.reduce((sum, p) => sum + p.bytes, 0))
 const seconds = computed(() => chosen.value.reduce((sum, p) => sum + p.seconds, 0))
+
+const silent = computed(() => chosen.value.filter((p) => p.silentFiles > 0))
+
+function silentWords(part: PackagePartView) {
+  if (part.part === 'main') return 'The main would be silent'
+  return part.silentFiles === 1 ? 'One of the stems would be silent' : `${part.silentFiles} stems would be silent`
+}
 
 function sizeText(size: number) {
   if (size < 1e6) return `${Math.max(1, Math.round(size / 1e3))} kB`
@@ -79,6 +87,9 @@ function make() {
         <span class="size">{{ sizeText(part.bytes) }}</span>
       </li>
     </ul>
+    <SilentNote v-for="part in silent" :key="part.part" :reasons="part.silentBecause" class="silent">{{
+      silentWords(part)
+    }}</SilentNote>
     <label v-if="countIn" class="tick">
       <input v-model="counted" type="checkbox" />With its count-in{{ countIn.click ? ' and click' : '' }} in the MIDI
       file and the WAVE of the main
@@ -161,6 +172,10 @@ input {
   accent-color: var(--lamp-ground);
   position: relative;
   top: 2px;
+}
+
+.silent {
+  margin: -6px 0 12px;
 }
 
 .tick {

@@ -1,5 +1,6 @@
 import { api, asked } from '@/api/client'
 import type { Schemas } from '@/api/types'
+import { cutWords } from '@/state/cutWords'
 import { useDocument } from '@/state/document'
 import { useJob } from '@/state/useJob'
 
@@ -17,13 +18,13 @@ export function usePrinting() {
       () => asked(api.POST('/api/prints', { body })),
       async (done) => {
         const path = { id: done.id }
-        const { edits, silent } = await asked(api.GET('/api/prints/{id}/edits', { params: { path } }))
+        const { edits, silent, cut } = await asked(api.GET('/api/prints/{id}/edits', { params: { path } }))
         // Another document may be open by now.
         if (document.head?.id !== head.id) return 'Printed, but another document is open.'
         if (!(await document.edit(edits, about)))
           return document.refusal?.sentence ?? 'The prints could not be laid down.'
         const count = edits.filter((e) => e.type === 'put-starter').length
-        return `${count} printed, as one step.${silent.length ? ` Silent: ${silent.join(', ')}.` : ''}`
+        return `${count} printed, as one step.${silent.length ? ` Silent: ${silent.join(', ')}.` : ''}${cutWords(cut, 'print in 32 bit, floating')}`
       },
     )
   }
