@@ -10,6 +10,9 @@ namespace HomeStage.Core.Ducking;
 /// <param name="Hits">Frames at which it is told to.</param>
 public sealed record DuckingRun(float[] ReductionDb, IReadOnlyList<long> Hits, DuckingReading Reading)
 {
+    /// <summary>Whether it is told by strokes that are only supposed, since nothing plays yet.</summary>
+    public bool IsSupposed { get; init; }
+
     /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <returns>Or what is in the way.</returns>
     /// <exception cref="OperationCanceledException">Cancelled.</exception>
@@ -25,7 +28,7 @@ public sealed record DuckingRun(float[] ReductionDb, IReadOnlyList<long> Hits, D
         }
 
         var (key, why) = KeySignal.Of(template, act, section, ducker.Channel, ducker.Insert, shelf, cancellation);
-        return key is null ? (null, why) : (Read(Detection.Run(insert.Settings, insert.Key, key, 0, key.Left.Length), key.Hits, key.SampleRateHz, 0), null);
+        return key is null ? (null, why) : (Read(Detection.Run(insert.Settings, insert.Key, key, 0, key.Left.Length), key.Hits, key.SampleRateHz, 0) with { IsSupposed = key.IsSupposed }, null);
     }
 
     private static DuckingRun Read(float[] reduction, IReadOnlyList<long> hits, int rate, int aheadFrames) => new(reduction, hits, DuckingReading.Of(reduction, hits, rate, aheadFrames));

@@ -13,7 +13,10 @@ namespace HomeStage.Core.Ducking;
 /// <param name="Hits">Frames at which a note of a feeding channel begins; where none has notes, at which what is heard sets in. Ascending, each within the signal.</param>
 public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> Hits, int SampleRateHz)
 {
-    /// <summary>Renders it: a section of what the feeds bring to the insert, and nothing else of the template.</summary>
+    /// <summary>Whether nothing feeds it yet, so that strokes on every beat were put in place of what will.</summary>
+    public bool IsSupposed { get; init; }
+
+    /// <summary>Renders it: a section of what the feeds bring to the insert, and nothing else of the template; where that is nothing, of what they would bring if they struck on every beat.</summary>
     /// <param name="section">Id of a section.</param>
     /// <param name="shelf">Where uploaded sound is found; null for none.</param>
     /// <returns>Or what is in the way.</returns>
@@ -26,9 +29,20 @@ public sealed record KeySignal(float[] Left, float[] Right, IReadOnlyList<long> 
             return (null, wrong);
         if (template.Channels[channel].Inserts.First(i => i.Id == insert).Key is not { On: true })
             return (null, new Refusal.WrongPlace($"The key input on {template.Channels[channel].Name}", "is off, so nothing ducks it"));
-        var sound = Renderer.Unmetered(new(FeedsAlone(template, act, channel, insert)), request, shelf: shelf, cancellation: cancellation);
-        var notes = HitsOf(template, act, section, channel, insert, sound);
-        return (new(sound.Left, sound.Right, notes.Count > 0 ? notes : Onsets.Of(sound.Left, sound.Right, template.SampleRateHz), template.SampleRateHz), null);
+        var there = Heard(template, request, shelf, cancellation);
+        if (there.PeakDbfs > double.NegativeInfinity || there.Hits.Count > 0)
+            return (there, null);
+        var placed = new Timing.TimeMap(template.Timeline).Find(section)!;
+        var supposed = Heard(SupposedStrokes.In(template, placed.Meter, channel, insert), request, shelf, cancellation) with { IsSupposed = true };
+        return (supposed.PeakDbfs > double.NegativeInfinity ? supposed : there, null);
+    }
+
+    private static KeySignal Heard(Template template, RenderRequest request, IMediaShelf? shelf, CancellationToken cancellation)
+    {
+        var (channel, insert) = (request.ListenTo!.Value, request.Insert!.Value);
+        var sound = Renderer.Unmetered(new(FeedsAlone(template, request.Act, channel, insert)), request, shelf: shelf, cancellation: cancellation);
+        var notes = HitsOf(template, request.Act, request.Section!, channel, insert, sound);
+        return new(sound.Left, sound.Right, notes.Count > 0 ? notes : Onsets.Of(sound.Left, sound.Right, template.SampleRateHz), template.SampleRateHz);
     }
 
     /// <summary>The largest level at the detector's input, in dBFS; −∞ for silence.</summary>

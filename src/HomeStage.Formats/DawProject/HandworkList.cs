@@ -32,7 +32,8 @@ public static class HandworkList
             OutputSource split => (HandworkKind.Patch, $"takes {Jack(template.Channels[split.Instrument], split.Output)} of {template.Channels[split.Instrument].Name}"),
             InputSource { Second: { } second } input => (HandworkKind.Patch, $"takes inputs {input.First} and {second}"),
             InputSource input => (HandworkKind.Patch, $"takes input {input.First}"),
-            InternalSource recorded => (HandworkKind.Patch, $"records {template.Channels[recorded.From].Name}"),
+            // What holds its print has been recorded, and the print comes with the project.
+            InternalSource recorded when !channel.Starters.Any(s => s.Through) => (HandworkKind.Patch, $"records {template.Channels[recorded.From].Name}"),
             _ => ((HandworkKind, string)?)null,
         };
         if (work is var (kind, words))

@@ -27,7 +27,8 @@ internal static class DuckingApi
     /// <param name="NearRestDb">Within how much of rest counts as back.</param>
     /// <param name="CurveDb">What is taken off over the first bar, at equal distances.</param>
     /// <param name="HitSeconds">Of the hits in that bar, from its start.</param>
-    public sealed record DuckingReadingView(double DepthDb, double LeastDepthDb, double? BackMs, double MeanDb, bool Recovers, double NearRestDb, IReadOnlyList<double> CurveDb, IReadOnlyList<double> HitSeconds);
+    /// <param name="IsSupposed">Whether nothing strikes it yet, so that it is measured as if something did on every beat.</param>
+    public sealed record DuckingReadingView(double DepthDb, double LeastDepthDb, double? BackMs, double MeanDb, bool Recovers, double NearRestDb, IReadOnlyList<double> CurveDb, IReadOnlyList<double> HitSeconds, bool IsSupposed);
 
     /// <param name="By">Who it gives way to; none where only beats restart it.</param>
     /// <param name="Set">What it is set to.</param>
@@ -98,7 +99,7 @@ internal static class DuckingApi
         // The most within each point's stretch, so that no hit falls between two.
         var curve = Enumerable.Range(0, Points).Select(i => Most(run.ReductionDb.AsSpan((int)((long)i * frames / Points), Math.Max(1, frames / Points))));
         return new(run.Reading.DepthDb, run.Reading.LeastDepthDb, run.Reading.BackMs, run.Reading.MeanDb, run.Reading.Recovers, DuckerLaw.NearRestDb(run.Reading.DepthDb),
-            [.. curve], [.. run.Hits.Where(h => h < frames).Select(h => (double)h / rate)]);
+            [.. curve], [.. run.Hits.Where(h => h < frames).Select(h => (double)h / rate)], run.IsSupposed);
     }
 
     private static double Most(ReadOnlySpan<float> stretch)

@@ -98,6 +98,17 @@ public class CastPlanTests
         var run = DuckingRun.Of(plan.After, "write", plan.After.Timeline.Sections[0].Id, heart).Run!.Reading;
         Assert.Equal(5, run.DepthDb, 0.2);
         Assert.Equal(250, run.BackMs!.Value, 2.0);
+        // The machine plays nothing yet; once it does, what follows its kick goes down as asked.
+        var machine = Named(plan, "Drum machine");
+        var kick = ((InstrumentSource)machine.Source!).Kit!.Pieces.First(p => p.Name == "Kick").Note;
+        var played = plan.After.With(new PutPattern(machine.Id, new("Floor", 1920, [new(0, 240, kick, 100)], [])));
+        foreach (var (name, depth, back) in ((string, double, double)[])[("Pads", 8, 250), ("Keys", 3, 250)])
+        {
+            var reading = DuckingRun.Of(played, "write", played.Timeline.Sections[0].Id, Ducker.In(played).Single(d => d.Channel == Named(plan, name).Id)).Run!.Reading;
+            Assert.Equal(depth, reading.DepthDb, 0.2);
+            Assert.Equal(back, reading.BackMs!.Value, 2.0);
+        }
+
         // A glance at it, on every key, leaves the duckers out and says what was meant.
         var glance = CastPlan.Of(Empty, "Bass: sub; makes room for heart\nTriggers: heart", solved: false);
         Assert.Empty(Ducker.In(glance.After));

@@ -2,7 +2,9 @@ using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Sound;
 using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
@@ -29,7 +31,13 @@ public class KeySignalTests
             var (key, why) = KeySignal.Of(template, act, "chorus", ducker.Channel, ducker.Insert);
 
             Assert.Null(why);
-            Assert.All(whole.Left.Zip(key!.Left), x => Assert.Equal(x.First, x.Second, Unheard));
+            if (key!.IsSupposed)
+            {
+                Assert.Null(whole.PeakDbfs);
+                continue;
+            }
+
+            Assert.All(whole.Left.Zip(key.Left), x => Assert.Equal(x.First, x.Second, Unheard));
             Assert.All(whole.Right.Zip(key.Right), x => Assert.Equal(x.First, x.Second, Unheard));
         }
     }
@@ -47,6 +55,39 @@ public class KeySignalTests
         Assert.Null(why);
         Assert.True(drums.Left.Max() > 0.1);
         Assert.All(drums.Left.Zip(key!.Left), x => Assert.Equal(x.First * Math.Pow(10, -6 / 20.0), x.Second, Unheard));
+    }
+
+    /// <summary>A template plays nothing before its first song: a trigger that strikes with the low note of a machine is taken as struck on every beat,
+    /// in 6/8 at 120 quarter notes every 0.75 s, and an output of a kit likewise.</summary>
+    [Fact]
+    public void AKey_ThatNothingStrikesYet_IsStruckOnEveryBeat_UntilSomethingDoes()
+    {
+        var kit = StandInKits.Breakwater;
+        var low = kit.Lines.First(l => l.Piece is not null && l.Output == 2).Piece!.Note;
+        var template = OneBar(
+            new AddChannel(new() { Id = new("kit"), Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Breakwater, kit), NoteInput = new() }),
+            new AddChannel(new() { Id = new("two"), Name = "Two", Kind = ChannelKind.Split, Destination = EmptyStage.MixBus, Source = new OutputSource(new("kit"), 2) }),
+            Trigger("beat"), new RemovePattern(new("beat"), "Quarters"), new SetNoteProcessors(new("beat"), [new ChosenNotes([low])]), new SetNoteInput(new("kit"), new() { Layers = [new("beat")] }),
+            Bus("pads", "mix-bus", Insert("duck", ProcessorCatalogue.Compressor) with { Key = new(true) }), Bus("keys", "mix-bus", Insert("duck", ProcessorCatalogue.Compressor) with { Key = new(true) }),
+            new PutFeed(new("beat"), new(new("pads"), new("duck"), new(0))), new PutFeed(new("two"), new(new("keys"), new("duck"), new(0)))) with
+        { Timeline = new(120, new(6, 8), [new("song", "Song", 2)]) };
+
+        foreach (var ducked in (string[])["pads", "keys"])
+        {
+            var (key, _) = KeySignal.Of(template, InMix, "song", new(ducked), new("duck"));
+
+            Assert.True(key!.IsSupposed);
+            Assert.True(key.PeakDbfs > -40);
+            if (ducked == "pads")
+                Assert.Equal([0L, 36000, 72000, 108000], key.Hits);
+        }
+
+        var played = template.With(new PutPattern(new("kit"), new("Once", 2 * 2880, [new(960, 480, low, 100)], [])));
+        var (struck, _) = KeySignal.Of(played, InMix, "song", new("pads"), new("duck"));
+        Assert.False(struck!.IsSupposed);
+        Assert.Equal([24000], struck.Hits);
+        // Who is muted gives way to nobody, whatever is supposed.
+        Assert.False(KeySignal.Of(template.With(new SetMute(new("beat"), true)), InMix, "song", new("pads"), new("duck")).Key!.IsSupposed);
     }
 
     [Fact]

@@ -6377,6 +6377,7 @@ export interface components {
             nearRestDb: number;
             curveDb: number[];
             hitSeconds: number[];
+            isSupposed: boolean;
         };
         DuckingSourceView: {
             channel: components["schemas"]["ChannelId"];

@@ -27,7 +27,7 @@ const silent = computed(() => props.taken.filter((c) => c.silentBecause.length >
     </li>
   </ul>
   <SilentNote v-if="silent.length" :reasons="silent.flatMap((c) => c.silentBecause)">{{
-    silent.length === 1 ? 'One of them would be silent' : `${silent.length} of them would be silent`
+    silent.length === 1 ? `${silent[0]!.name} would be silent` : `${silent.length} of them would be silent`
   }}</SilentNote>
 </template>
 

@@ -3,16 +3,12 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Soundcheck.Rules;
 
 /// <summary>A trigger that steers something and has nothing to strike with.</summary>
 public sealed class TriggerWithoutNotes : ISoundcheckRule
 {
-    // A key tone of a 64th, as on a trigger that is made with its rhythm.
-    private const int ToneTicks = Ticks.PerQuarter / 16;
-
     public string Id => "trigger-without-notes";
 
     public string Group => "Sidechains";
@@ -36,11 +32,9 @@ public sealed class TriggerWithoutNotes : ISoundcheckRule
     /// <summary>On every beat, where its note processors let that through.</summary>
     private static Mend? Beats(Template template, string act, Channel trigger)
     {
-        var beat = template.Timeline.Meter.TicksPerFeltBeat;
-        var number = trigger.NoteProcessors.OfType<Notes.ChosenNotes>().SelectMany(c => c.Numbers).FirstOrDefault(60);
-        var put = new PutPattern(trigger.Id, new("Every beat", beat, [new(0, Math.Min(ToneTicks, beat), number, 100)], []));
-        return put.ApplyTo(template) is EditResult.Applied { Template: var after } && new NoteRoute(after, act).Of(after.Channels[trigger.Id]).Count > 0
-            ? new("Let it strike on every beat", [put])
+        var put = BeatStrokes.Of(trigger, template.Timeline.Meter, []) is { } beats ? new PutPattern(trigger.Id, beats) : null;
+        return put?.ApplyTo(template) is EditResult.Applied { Template: var after } && new NoteRoute(after, act).Of(after.Channels[trigger.Id]).Count > 0
+            ? new("Let it strike on every beat", [put!])
             : null;
     }
 }

@@ -87,6 +87,9 @@ defineProps<{ ducker: Ducker; asking: DuckAsking }>()
       <dt>Takes</dt>
       <dd>{{ numberText(ducker.reading.meanDb, 1) }} dB of the mean level</dd>
     </dl>
+    <p v-if="ducker.reading.isSupposed" class="faint">
+      Nothing strikes it here yet: this is what it does where something strikes on every beat.
+    </p>
   </section>
   <p v-else class="faint">{{ ducker.trouble }}</p>
 </template>
