@@ -1,4 +1,5 @@
 using HomeStage.Core.Kits;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.LineChecks;
@@ -8,8 +9,8 @@ namespace HomeStage.Core.LineChecks;
 /// <param name="Note">The note that is played, in [0, 127]; null for a hardware input.</param>
 public sealed record LineSource(ChannelId Channel, int? Note, string Name)
 {
-    /// <summary>What an instrument without pieces plays: middle C.</summary>
-    public const int PlainNote = 60;
+    /// <returns>A source without pieces, struck by a note that gets through.</returns>
+    public static LineSource Plain(Channel channel) => new(channel.Id, LetThrough.NoteOf(channel) ?? LetThrough.PlainNote, channel.Name);
 
     /// <summary>Every piece, instrument and monitored input that runs in an act, in the order of the template.</summary>
     public static IEnumerable<LineSource> AllOf(Template template, string act) =>
@@ -21,7 +22,7 @@ public sealed record LineSource(ChannelId Channel, int? Note, string Name)
     private static IEnumerable<LineSource> Of(Channel channel) => channel switch
     {
         { Kind: ChannelKind.Instrument, Source: InstrumentSource { Kit: { } kit } } => kit.Pieces.Select(p => new LineSource(channel.Id, p.Note, p.Name)),
-        { Kind: ChannelKind.Instrument or ChannelKind.Direct, Source: InstrumentSource } => [new(channel.Id, PlainNote, channel.Name)],
+        { Kind: ChannelKind.Instrument or ChannelKind.Direct, Source: InstrumentSource } => [Plain(channel)],
         { Source: InputSource { Monitored: true } } => [new(channel.Id, null, channel.Name)],
         _ => [],
     };

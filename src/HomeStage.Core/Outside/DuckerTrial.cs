@@ -31,16 +31,14 @@ public sealed record DuckerTrial(Ducker Ducker, LineSource Voice, LineSource? Hi
     }
 
     private static List<LineSource> ByLevel(Template template, Ducker ducker, IReadOnlyList<(LineSource Source, IReadOnlySet<ChannelId> Reached)> sources) =>
-        [.. ducker.By.Where(b => template.Channels[b] is { Kind: ChannelKind.Trigger, Source: InstrumentSource }).Select(b => Plain(template, b)), .. sources.Where(s => ducker.By.Any(s.Reached.Contains)).Select(s => s.Source)];
+        [.. ducker.By.Where(b => template.Channels[b] is { Kind: ChannelKind.Trigger, Source: InstrumentSource }).Select(b => LineSource.Plain(template.Channels[b])), .. sources.Where(s => ducker.By.Any(s.Reached.Contains)).Select(s => s.Source)];
 
     private static List<LineSource> ByNotes(Template template, Ducker ducker, NoteTrigger trigger) =>
-        [.. ducker.By.Where(template.Channels.Contains).Select(b => Heard(template.Channels[b], trigger) is var (note, name) ? new LineSource(b, note, name) : Plain(template, b))];
+        [.. ducker.By.Where(template.Channels.Contains).Select(b => Heard(template.Channels[b], trigger) is var (note, name) ? new LineSource(b, note, name) : LineSource.Plain(template.Channels[b]))];
 
     private static (int Note, string Name)? Heard(Channel channel, NoteTrigger trigger) =>
         channel.Source is InstrumentSource { Kit: { } kit } && kit.Pieces.FirstOrDefault(p => trigger.Hears(p.Note)) is { } piece ? (piece.Note, piece.Name)
         : trigger.Numbers.Count > 0 ? (trigger.Numbers[0], channel.Name) : null;
-
-    private static LineSource Plain(Template template, ChannelId channel) => new(channel, LineSource.PlainNote, template.Channels[channel].Name);
 
     /// <summary>What is held in its own calibration sounds long; a piece of a kit is over at once.</summary>
     private static double Sustain(Template template, LineSource source) =>

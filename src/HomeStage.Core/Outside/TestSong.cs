@@ -42,7 +42,7 @@ public sealed record TestSong(Template Template, string Act, IReadOnlyList<TestS
 
     private static IEnumerable<LineSource> Sources(Template template, string act) =>
         LineSource.AllOf(template, act).Where(s => s.Note is not null && template.Channels[s.Channel].Kind == ChannelKind.Instrument)
-            .Concat(template.Channels.Where(c => c.Kind == ChannelKind.Notes && c.Plays.Count > 0 && c.StageIn(act) != StageState.InTheWings).Select(c => new LineSource(c.Id, LineSource.PlainNote, c.Name)));
+            .Concat(template.Channels.Where(c => c.Kind == ChannelKind.Notes && c.Plays.Count > 0 && c.StageIn(act) != StageState.InTheWings).Select(LineSource.Plain));
 
     private static IEnumerable<DuckerTrial> Duckers(Template template, string act, List<Unfired> unfired)
     {

@@ -1,4 +1,3 @@
-using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -10,18 +9,13 @@ public static class BeatStrokes
     // A key tone of a 64th, as on a trigger that is made with its rhythm.
     private const int ToneTicks = Ticks.PerQuarter / 16;
 
-    private const int UsualNote = 60;
-
     /// <param name="player">A trigger or an instrument.</param>
     /// <param name="notes">Which of its notes are struck; none for any that its note processors let through.</param>
     /// <returns>Null where they let none through.</returns>
     public static Pattern? Of(Channel player, Meter meter, IReadOnlyCollection<int> notes)
     {
-        IEnumerable<int> wanted = notes.Count > 0 ? notes : Enumerable.Range(0, 128).Prepend(UsualNote).Where(n => IsLetThrough(player, n)).Take(1);
+        IEnumerable<int> wanted = notes.Count > 0 ? notes : LetThrough.NoteOf(player) is { } note ? [note] : [];
         var struck = wanted.Distinct().Order().ToList();
         return struck.Count == 0 ? null : new("Every beat", meter.TicksPerFeltBeat, [.. struck.Select(n => new Note(0, Math.Min(ToneTicks, meter.TicksPerFeltBeat), n, 100))], []);
     }
-
-    private static bool IsLetThrough(Channel player, int note) =>
-        player.NoteProcessors.Where(p => p.On).Aggregate((IReadOnlyList<TimedNote>)[new(0, ToneTicks, note, 100)], (notes, p) => p.Apply(notes)).Count > 0;
 }

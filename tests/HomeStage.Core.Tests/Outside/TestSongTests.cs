@@ -1,8 +1,10 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Outside;
 using HomeStage.Core.Sound;
+using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;
@@ -78,6 +80,25 @@ public sealed class TestSongTests
         [
             "The ducker on Drums hears what is heard on its own channel as well", "The ducker on Echo is switched off in this act", "The ducker on Hall has nothing that notes could hit it by",
         ], song.Unfired.Select(u => $"{u.Name} {u.Why}").Order(StringComparer.Ordinal));
+    }
+
+    /// <summary>A trigger that strikes with one drum, and an instrument for high notes alone, would swallow middle C.</summary>
+    [Fact]
+    public void WhatLetsOnlySomeNotesThrough_IsStruckByOneOfThem_AndDucks()
+    {
+        var template = OneBar(
+            Trigger("beat"), new SetNoteProcessors(new("beat"), [new ChosenNotes([36, 35])]), Tone("high", "mix-bus"), new SetNoteProcessors(new("high"), [new Transpose(-12), new ChosenNotes([88])]), Tone("low", "mix-bus"),
+            new AddInsert(new("low"), Insert("pump", ProcessorCatalogue.Compressor, ("threshold-db", -30)) with { Key = new(true) }), new PutFeed(new("beat"), new(new("low"), new("pump"), new(0))));
+
+        var song = TestSong.Of(template, InMix);
+
+        Assert.Equal([("Tone high", 100), ("Tone low", 60)], song.Fired.Select(f => (f.Source.Name, f.Source.Note!.Value)));
+        var under = song.Slots.OfType<DuckedSlot>().Single(s => s.HitSeconds is not null);
+        Assert.Equal(35, under.Trial.Hit!.Note);
+        // The render goes down at the stroke, and not before it.
+        var sound = Renderer.Render(song.Template, new(InMix, new("low")));
+        double Peak(double from) => sound.Left.Skip((int)(from * 48000)).Take(2400).Max(Math.Abs);
+        Assert.True(Peak(under.HitSeconds!.Value + 0.02) < 0.5 * Peak(under.HitSeconds.Value - 0.1));
     }
 
     [Fact]
