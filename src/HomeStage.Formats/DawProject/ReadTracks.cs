@@ -106,7 +106,9 @@ internal sealed class ReadTracks
             return ChannelKind.Trigger;
         if (goesNowhere && role.Family == "direct")
             return ChannelKind.Direct;
-        return contents.Contains("notes") || ReadDevices.Instrument(channel.Element("Devices"), _states) is not null ? ChannelKind.Instrument : ChannelKind.Audio;
+        var playsNotes = contents.Contains("notes") || ReadDevices.Instrument(channel.Element("Devices"), _states) is not null;
+        // Where the others go somewhere, what goes nowhere is heard by nobody: it can but steer something.
+        return !playsNotes ? ChannelKind.Audio : goesNowhere && sums.Count > 0 ? ChannelKind.Trigger : ChannelKind.Instrument;
     }
 
     private Channel Of(Found found, Dictionary<ChannelId, ChannelId?> destinations, Dictionary<ChannelId, ChannelKind> kinds)

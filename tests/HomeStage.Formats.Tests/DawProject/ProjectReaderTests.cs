@@ -63,6 +63,21 @@ public class ProjectReaderTests
         Assert.Equal((1000, 948 * 40), (read.Template.Channels.Count, read.Template.Channels.Sum(c => c.Patterns.Sum(p => p.Notes.Count))));
     }
 
+    /// <summary>A track without an output is heard by nobody; a program that writes no outputs at all means the master.</summary>
+    [Theory]
+    [InlineData("destination=\"m\"", ChannelKind.Trigger, ChannelKind.Audio)]
+    [InlineData("", ChannelKind.Instrument, ChannelKind.Audio)]
+    public void NotesThatGoNowhere_WhereOthersGoSomewhere_AreHeardByNobody(string oboe, ChannelKind pulse, ChannelKind tape)
+    {
+        var read = Read(Zip([("project.xml", Encoding.UTF8.GetBytes($"""
+            <Project version="1.0"><Structure><Track name="Oboe" contentType="notes"><Channel id="o" {oboe}/></Track><Track name="Heartbeat" contentType="notes"><Channel id="h"/></Track>
+              <Track name="Rain" contentType="audio"><Channel id="r"/></Track><Track name="Out"><Channel id="m" role="master"/></Track></Structure></Project>
+            """))]));
+
+        Assert.Equal([ChannelKind.Instrument, pulse, tape], ((string[])["Oboe", "Heartbeat", "Rain"]).Select(n => read.Template.Channels.Single(c => c.Name == n).Kind));
+        Assert.All(read.Template.Channels.Where(c => c.Kind is ChannelKind.Instrument or ChannelKind.Audio), c => Assert.Equal(EmptyStage.Main, c.Destination));
+    }
+
     [Fact]
     public void WhatATrackHeld_IsCountedOnItsChannel()
     {
@@ -177,7 +192,7 @@ public class ProjectReaderTests
     /// <summary>What the format can say of a channel, as one can compare it.</summary>
     /// <param name="was">What it was: where something goes that goes to no bus, the format does not say.</param>
     private static string Said(Template template, Channel channel, Func<ChannelId, ChannelId> known, ChannelKind was) => string.Join('\n',
-        was is ChannelKind.Trigger or ChannelKind.Direct ? "" : $"{(channel.Kind == ChannelKind.Split ? ChannelKind.Audio : channel.Kind)} under {(channel.Destination is { } to ? known(to) : "nothing")}",
+        was is ChannelKind.Direct ? "" : was is ChannelKind.Trigger ? $"{channel.Kind}" : $"{(channel.Kind == ChannelKind.Split ? ChannelKind.Audio : channel.Kind)} under {(channel.Destination is { } to ? known(to) : "nothing")}",
         channel.Kind == ChannelKind.Notes ? "" : $"{Math.Round(channel.Level.Value, 2):0.00} dB, {Math.Round(channel.Pan, 3):0.000}, {channel.Muted}, {channel.Format}",
         string.Join(", ", channel.Sends.Select(s => $"{known(s.To)} {s.Tap} {(s.Open && s.Level.Value > -100 ? $"{Math.Round(s.Level.Value, 2):0.00}" : "closed")}").Order(StringComparer.Ordinal)),
         string.Join("; ", channel.Inserts.Where(i => channel.Kind != ChannelKind.Notes).Where(i => i.Device is null && Generic.Contains(i.Processor)).Select(i => $"{i.Processor} {Settings(i)}")),
