@@ -55,7 +55,7 @@ public static partial class FolderSong
             if (channels.Count >= TemplateRules.MostChannels)
                 return new FormatResult<ReadProject>.Refused("too-many", $"A song has {TemplateRules.MostChannels:N0} channels at most.");
             var empty = EmptyStage.Create(title);
-            var song = empty with { Timeline = found.Timeline, Channels = ChannelList.From([.. empty.Channels, .. channels]) };
+            var song = empty with { Timeline = found.Timeline, Key = Said(midi.Key), Channels = ChannelList.From([.. empty.Channels, .. channels]) };
             return TemplateRules.Check(song) is { } wrong
                 ? new FormatResult<ReadProject>.Refused("not-a-template", $"What it says makes no song. {wrong.Sentence}")
                 : new FormatResult<ReadProject>.Read(new(song, IsOwn: false, [], [], left.Words));
@@ -65,6 +65,9 @@ public static partial class FolderSong
             return new FormatResult<ReadProject>.Refused("damaged", $"This MIDI file cannot be read as a song. {e.Message}");
         }
     }
+
+    /// <summary>C major is what many programs write where nobody has said a key (common practice).</summary>
+    private static MusicalKey? Said(MusicalKey? key) => key is { Fifths: 0, Minor: false } ? null : key;
 
     private static FoundTimeline TimelineOf(MidiContent midi, IReadOnlyList<(string File, MediaRef Sound)> sounds, LeftOut left)
     {

@@ -23,6 +23,9 @@ public sealed record MidiPart(int Track, int Channel, string TrackName, int Skip
 public sealed record MidiContent(
     IReadOnlyList<MidiPart> Parts, double? TempoBpm, Meter? Meter, IReadOnlyList<string> LeftOut)
 {
+    /// <summary>The first key signature of the file; null where there is none.</summary>
+    public MusicalKey? Key { get; init; }
+
     /// <summary>Every tempo with where it begins, in quarter notes, in order.</summary>
     public IReadOnlyList<(double Quarters, double Bpm)> Tempos { get; init; } = [];
 

@@ -107,6 +107,7 @@ public static class MidiReader
         var tempos = tracks.SelectMany(t => t.Tempos).OrderBy(t => t.Tick).Select(t => (At: Quarters(t.Tick), t.Bpm)).ToList();
         return new([], tempos.Select(t => (double?)t.Bpm).FirstOrDefault(), meters.Select(m => m.Meter).FirstOrDefault(), [])
         {
+            Key = tracks.Select(t => t.Key).FirstOrDefault(k => k is not null),
             Tempos = tempos,
             Meters = [.. meters.Where(m => m.Meter is not null).Select(m => (m.At, m.Meter!))],
             Markers = [.. tracks.SelectMany(t => t.Markers).OrderBy(m => m.Tick).Select(m => (m.Name, Quarters(m.Tick)))],

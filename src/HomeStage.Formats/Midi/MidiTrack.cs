@@ -30,6 +30,9 @@ internal sealed class MidiTrack
 
     public IReadOnlyList<(long Tick, string Name)> Markers => _markers;
 
+    /// <summary>The first key signature; null where there is none.</summary>
+    public MusicalKey? Key { get; private set; }
+
     public int Count(MidiOther kind) => _others[(int)kind];
 
     /// <param name="notesLeft">How many notes it may have; those that it has are taken off.</param>
@@ -123,10 +126,13 @@ internal sealed class MidiTrack
                 _markers.Add((tick, TextOf(data)));
                 break;
             case 0x51 when data.Length == 3 && _tempos.Count < MostChanges && MidiBytes.Whole(data) is > 0 and var microseconds:
-                _tempos.Add((tick, 60_000_000.0 / microseconds));
+                _tempos.Add((tick, PlainTempo.Of(microseconds)));
                 break;
             case 0x58 when data.Length >= 2 && _meters.Count < MostChanges:
                 _meters.Add((tick, data[0], data[1]));
+                break;
+            case 0x59 when data.Length >= 2 && Key is null && (sbyte)data[0] is >= -7 and <= 7 and var fifths && data[1] <= 1:
+                Key = new(fifths, data[1] == 1);
                 break;
             case 0x2F:
                 return false;

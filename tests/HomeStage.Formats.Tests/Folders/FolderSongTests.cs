@@ -154,6 +154,30 @@ public sealed class FolderSongTests
         return events;
     }
 
+    /// <summary>Whole microseconds a quarter note: 60,000,000 by the tempo, rounded or cut off (the format has no fractions).</summary>
+    [Theory]
+    [InlineData(143.5)]
+    [InlineData(101)]
+    [InlineData(92.37)]
+    [InlineData(174.125)]
+    public void ATempo_ComesBackAsItWasTyped(double bpm)
+    {
+        foreach (var microseconds in (int[])[(int)Math.Round(60e6 / bpm), (int)(60e6 / bpm)])
+            Assert.Equal(bpm, Read(Midi([new TempoEvent(microseconds, 0)], Track("Keys", 1, (0, 60)))).Template.Timeline.TempoBpm);
+    }
+
+    [Theory]
+    [InlineData(3, 1, "F♯ minor")]
+    [InlineData(-4, 0, "A♭ major")]
+    [InlineData(0, 1, "A minor")]
+    [InlineData(0, 0, null)]
+    public void AKeySignature_IsTheKey_ButForTheOneThatMeansNothing(int sharps, int minor, string? key)
+    {
+        var read = Read(Midi([new KeySignatureEvent(sharps, minor, 0), new KeySignatureEvent(1, 0, 960), new TempoEvent(500_000, 0)], Track("Keys", 1, (0, 60))));
+
+        Assert.Equal(key, read.Template.Key?.Name);
+    }
+
     private static byte[] Midi(IList<MidiEvent> conductor, params IList<MidiEvent>[] tracks)
     {
         var file = new MidiEventCollection(1, 480);

@@ -14,6 +14,9 @@ export function meterOf(text: string, what: string): Meter {
   return { beats: Number(match[1]), unit: Number(match[2]) }
 }
 
+/** Quarter notes a minute, to a hundredth. */
+export const bpmText = (bpm: number | undefined) => (bpm === undefined ? '' : String(Number(bpm.toFixed(2))))
+
 export const meterText = (m: Meter | null | undefined) => (m ? `${m.beats}/${m.unit}` : '')
 
 /**

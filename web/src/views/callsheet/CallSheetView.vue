@@ -10,6 +10,7 @@ import type { DocumentKind, Schemas } from '@/api/types'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
+import { bpmText } from '@/parts/tempoText'
 import { useShown } from '@/state/useShown'
 
 /** The way out: the files that go over into a workstation, and the page that says what they do not. */
@@ -66,7 +67,8 @@ const print = () => window.print()
         </span>
       </section>
       <p class="facts">
-        <b>{{ sheet.tempoBpm }} BPM</b> {{ sheet.meter }} · {{ sheet.keyName ?? 'no key yet' }} · {{ length }}<br />
+        <b>{{ bpmText(sheet.tempoBpm) }} BPM</b> {{ sheet.meter }} · {{ sheet.keyName ?? 'no key yet' }} · {{ length
+        }}<br />
         <span class="quiet">{{ sections }} <span class="faint">bars</span></span>
       </p>
       <p v-if="sheet.note" class="note">{{ sheet.note }}</p>

@@ -4,6 +4,7 @@ import BillFit from './BillFit.vue'
 import type { Summary } from '@/api/types'
 import { inkOf } from '@/look/ink'
 import DamageNote from '@/parts/DamageNote.vue'
+import { bpmText } from '@/parts/tempoText'
 import { shortDayOf } from './keepingCalls'
 
 /** @param within the category that is looked at; empty for all */
@@ -143,7 +144,7 @@ function bar(count: number) {
       </button>
     </div>
     <div class="foot quiet">
-      <span>{{ template.tempoBpm }} BPM</span>
+      <span>{{ bpmText(template.tempoBpm) }} BPM</span>
       <span>{{ template.meter }}</span>
       <span>{{ template.channels }} channels</span>
       <button v-if="!template.damage" type="button" class="plain" @click="$emit('start')">Start a song</button>

@@ -14,6 +14,7 @@ import PlaceHeader from '@/parts/PlaceHeader.vue'
 import StartSongDialog from '@/parts/start/StartSongDialog.vue'
 import WaitingDialog from '@/strips/WaitingDialog.vue'
 import { useDocument } from '@/state/document'
+import { bpmText } from '@/parts/tempoText'
 import { useFindings } from '@/state/findings'
 
 const document = useDocument()
@@ -71,7 +72,7 @@ const feltBeat = computed(() =>
       </h1>
       <button type="button" class="plain bare meta" :title="feltBeat" @click="timing = true">
         <span
-          ><b>{{ timeline?.tempoBpm }}</b> BPM</span
+          ><b>{{ bpmText(timeline?.tempoBpm) }}</b> BPM</span
         >
         <span
           ><b>{{ timeline?.meter.beats }}/{{ timeline?.meter.unit }}</b></span

@@ -9,6 +9,7 @@ import { useOutside } from './useOutside'
 import type { DocumentKind } from '@/api/types'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { useDocument } from '@/state/document'
+import { bpmText } from '@/parts/tempoText'
 import { useShown } from '@/state/useShown'
 
 /** Verifies what was set up by hand elsewhere: the test is played there, what it recorded comes back, and here is said what is wrong. */
@@ -69,8 +70,8 @@ const arrived = computed(() => answer.value?.rows.filter((r) => r.verdict === 'a
           <p v-if="plan" class="quiet">
             {{ plan.sources }} pads and instruments<template v-if="plan.duckers">
               and {{ plan.duckers }} {{ plan.duckers === 1 ? 'ducker' : 'duckers' }}</template
-            >, {{ Math.ceil(plan.seconds / 6) / 10 }} min at {{ plan.tempoBpm }} BPM. Put it where the song begins, with
-            the track names as they are.
+            >, {{ Math.ceil(plan.seconds / 6) / 10 }} min at {{ bpmText(plan.tempoBpm) }} BPM. Put it where the song
+            begins, with the track names as they are.
           </p>
           <a class="plain link" :href="`/api/documents/${id}/outside-test/midi`" download
             >The test as a Standard MIDI File</a

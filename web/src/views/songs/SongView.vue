@@ -8,6 +8,7 @@ import type { Song } from '@/api/types'
 import AboutDialog from '@/views/order/AboutDialog.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
+import { bpmText } from '@/parts/tempoText'
 import { useDocument } from '@/state/document'
 
 /** How many starters are named. */
@@ -105,7 +106,7 @@ onMounted(async () => {
           </template>
         </dd>
         <dt>Tempo</dt>
-        <dd>{{ song.tempoBpm }} quarter notes a minute, {{ song.meter }}</dd>
+        <dd>{{ bpmText(song.tempoBpm) }} quarter notes a minute, {{ song.meter }}</dd>
         <dt>Key</dt>
         <dd :class="{ waits: !song.keyName }">{{ song.keyName ?? 'waits' }}</dd>
         <dt>Length</dt>

@@ -13,6 +13,7 @@ import { chosenFiles } from '@/parts/droppedFiles'
 import RemovedNotice from '@/views/library/RemovedNotice.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
+import { bpmText } from '@/parts/tempoText'
 import { dayOf, recover, remove } from '@/views/library/keepingCalls'
 
 const songs = ref<Song[]>()
@@ -179,9 +180,9 @@ onMounted(() => attempt(async () => undefined))
           <td class="roomy" :title="song.kept.map((k) => `${k.channel}: ${k.name}`).join('\n')">
             {{ keptWords(song.kept) || '—' }}
           </td>
-          <td class="right">{{ song.tempoBpm }} BPM</td>
+          <td class="right">{{ bpmText(song.tempoBpm) }} BPM</td>
           <td class="roomy">{{ song.meter }}</td>
-          <td class="roomy">{{ song.keyName ?? '—' }}</td>
+          <td class="roomy key">{{ song.keyName ?? '—' }}</td>
           <td class="right roomy">{{ secondsText(song.seconds) }}</td>
           <td class="right roomy">{{ song.channels }}</td>
           <td class="right quiet roomy">{{ dayOf(song.startedUtc) }}</td>
@@ -228,6 +229,10 @@ small {
   text-overflow: ellipsis;
   white-space: nowrap;
   font-size: 11px;
+}
+
+.key {
+  white-space: nowrap;
 }
 </style>
 
