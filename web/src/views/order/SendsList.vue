@@ -71,7 +71,7 @@ function remove(to: string) {
         :title="send.open ? 'Open; press to close it until it is wanted' : 'Closed, in place; press to open it'"
         @click="put(send, { open: !send.open })"
       >
-        Close
+        Closed
       </button>
       <button
         type="button"
