@@ -4,7 +4,6 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Outside;
 using HomeStage.Core.Sound;
-using HomeStage.Core.Sound.Listening;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;
