@@ -45,6 +45,12 @@ public class OutputGapsTests
         Assert.Empty(Found(Stage("2 4", ("kick", 2), ("snare", 4)).With(new Core.Editing.SetSource(Player, new InstrumentSource(InstrumentCatalogue.OwnMachine, kit)))));
     }
 
+    [Theory]
+    [InlineData("1")]
+    [InlineData("2")]
+    [InlineData("1 2")]
+    public void Found_IsNothing_WhereAllLeavesByTheFirstOutputs(string pieces) => Assert.Empty(Found(Stage(pieces)));
+
     private static Template Stage(string outputs, params (string Id, int Output)[] splits) => OneBar([
         new Core.Editing.AddChannel(new()
         {

@@ -124,6 +124,42 @@ public class WorkedOnTests
         Assert.Equal(2, fine.Channels.Count(c => c.Kind == ChannelKind.Bus && c.Name.StartsWith("Toms", StringComparison.Ordinal)));
     }
 
+    /// <summary>A mono output has its place from its piece, also where that was moved meanwhile: the two toms stand around 0.15 then, their split 0.55 to the left
+    /// of that, and takes 0.7 along. A pair may have been turned as a whole, and comes back so.</summary>
+    [Theory]
+    [InlineData(ChannelFormat.Stereo, -0.4)]
+    [InlineData(ChannelFormat.Mono, 0.7 - 0.55)]
+    public void Finer_TakesThePlaceOfAPairBack_AndThatOfAMonoOutputFromItsPiece(ChannelFormat outputs, double expected)
+    {
+        var machine = Whole.With(new SetSource(Player, new InstrumentSource(InstrumentCatalogue.OwnMachine, Set with { Outputs = [.. Set.Outputs.Select(o => o with { Format = outputs })] })));
+        var fine = Applied(machine, 2);
+        var (high, low) = (fine.Channels.Single(c => c.Name == "Tom high").Id, fine.Channels.Single(c => c.Name == "Tom low").Id);
+        var coarse = Applied(fine.With(new SetLevel(high, new(-2)), new SetLevel(low, new(-2)), new SetPan(high, -0.4), new SetPan(low, -0.4)), 1);
+        var aside = Assert.Single(coarse.Aside, a => !a.Stays).Lines.Single();
+
+        var piece = ((InstrumentSource)coarse.Channels[Player].Source!).Kit!.Pieces.Single(p => p.Name == aside);
+        var moved = coarse.With(new PutPiece(Player, piece with { Microphones = [piece.Microphones[0] with { Pan = 0.7 }] }, aside));
+
+        var again = Applied(moved, 2).Channels.Single(c => c.Name == aside);
+
+        Assert.Equal(new Decibels(-2), again.Level);
+        Assert.Equal(expected, again.Pan, 1e-9);
+    }
+
+    /// <summary>An audio channel is no bus, whatever it is called.</summary>
+    [Fact]
+    public void Finer_SumsAFamilyInABusAlone()
+    {
+        var plain = new Kit([.. Set.Pieces, Piece.Pad("Anvil", 50, "", 1, DrumSound.Bell), Piece.Pad("Chain", 51, "", 1, DrumSound.Shaker)], [.. Enumerable.Range(1, 6).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var stage = Whole.With(new SetSource(Player, new InstrumentSource(InstrumentCatalogue.OwnMachine, plain)), new AddChannel(new() { Id = new("impostor"), Name = "Toms", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus }));
+
+        var fine = Applied(stage, 4);
+
+        var buses = fine.Channels.Where(c => c.Kind == ChannelKind.Bus && !stage.Channels.Contains(c.Id)).ToDictionary(c => c.Name, c => c.Id);
+        Assert.Equal(["Drums", "Toms"], buses.Keys.Order(StringComparer.Ordinal));
+        Assert.Equal(["Tom high", "Tom low"], fine.Channels.Where(c => c.Destination == buses["Toms"]).Select(c => c.Name).Order(StringComparer.Ordinal));
+    }
+
     /// <summary>Jacks are neither made nor lost: what no group takes stays, pair by pair, a half where no pair is left.</summary>
     [Theory]
     [InlineData(true, new[] { 2, 2, 1 }, new[] { 2, 2, 1 })]
