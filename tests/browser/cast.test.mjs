@@ -297,8 +297,13 @@ test('a few answers come to the list, and the list to a template without a fault
   assert.deepEqual(await seriousIn(page), [])
   await becomes().getByRole('row', { name: /^Singer 3 take 2/ }).waitFor()
   await becomes().getByRole('row', { name: /^Bass, / }).or(becomes().getByText('makes room for Kick, 7.5 dB, back by 1/8D')).first().waitFor()
-  await page.getByRole('button', { name: 'Set the stage' }).click()
-  await row(page, 'Mix bus').waitFor()
+  // The last answer is in it, too, though its list has not come yet.
+  await slowly(page, '**/api/brief', async () => {
+    await brief.getByLabel('String parts').fill('2')
+    await page.getByRole('button', { name: 'Set the stage' }).click()
+    await row(page, 'Mix bus').waitFor()
+  })
+  assert.equal((await channels()).filter((c) => c.kind === 'instrument' && /String/.test(c.name)).length, 2)
   assert.ok(stage.actions.since(began) <= 20, `${stage.actions.since(began)} actions`)
   const id = page.url().split('/').at(-1)
   for (const act of ['write', 'record', 'mix']) {

@@ -10,7 +10,8 @@ import { noteValues } from '@/views/order/noteValues'
 const emit = defineEmits<{ list: [text: string] }>()
 const questions = ref<BriefQuestions>()
 const unasked = ref<string>()
-const { answer: list, trouble, ask } = useNewest<string>()
+const { answer: list, trouble, ask, settled } = useNewest<string>()
+defineExpose({ settled })
 watch(list, (text) => text !== undefined && emit('list', text))
 const machine = '(pads)'
 const drums = ref('')

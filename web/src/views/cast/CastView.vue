@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, toRef, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, toRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import BriefForm from './BriefForm.vue'
 import CastPage from './CastPage.vue'
@@ -21,6 +21,7 @@ const listening = useListening()
 const router = useRouter()
 const explaining = ref(false)
 const page = useTemplateRef('page')
+const brief = useTemplateRef('brief')
 useShown(props)
 useKeymap(documentShortcuts, {
   undo: document.undo,
@@ -29,7 +30,7 @@ useKeymap(documentShortcuts, {
   explain: () => (explaining.value = true),
 })
 
-const { text, caret, example, stage, trouble, setting, sound, set } = useCast(toRef(props, 'id'))
+const { text, caret, example, stage, trouble, setting, sound, untouched, set } = useCast(toRef(props, 'id'))
 const orderPath = computed(() => (props.kind === 'song' ? `/songs/${props.id}/order` : `/templates/${props.id}`))
 /** An empty page teaches by its example; who wants it begins with it. */
 const isEmpty = computed(() => text.value.trim() === '')
@@ -46,7 +47,10 @@ const counts = computed(() => {
 })
 
 async function setStage() {
-  if (setting.value || counts.value.length === 0) return
+  // Whoever is quick answers and types on before it is shown what comes of it.
+  await brief.value?.settled()
+  await nextTick()
+  if (setting.value || untouched()) return
   if (await set()) await router.push(orderPath.value)
 }
 
@@ -85,7 +89,7 @@ function begin() {
           ?
         </button>
       </div>
-      <BriefForm v-if="asked" v-show="briefing" @list="answer" />
+      <BriefForm v-if="asked" v-show="briefing" ref="brief" @list="answer" />
       <CastPage
         v-show="!briefing"
         ref="page"

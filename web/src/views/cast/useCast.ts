@@ -96,5 +96,5 @@ export function useCast(id: Ref<string>) {
     return false
   }
 
-  return { text, caret, example, stage, trouble, setting, sound, set }
+  return { text, caret, example, stage, trouble, setting, sound, untouched, set }
 }
