@@ -45,6 +45,16 @@ public class OutputGapsTests
         Assert.Empty(Found(Stage("2 4", ("kick", 2), ("snare", 4)).With(new Core.Editing.SetSource(Player, new InstrumentSource(InstrumentCatalogue.OwnMachine, kit)))));
     }
 
+    [Fact]
+    public void Found_IsAWholePairThatIsLeftOut()
+    {
+        var kit = new Kit(
+            [Piece.Pad("Kick", 36, "drums", 2, DrumSound.Kick), Piece.Pad("Snare", 38, "drums", 4, DrumSound.Snare)], [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Out {n}", ChannelFormat.Stereo))]);
+        var template = Stage("2 4", ("kick", 2), ("snare", 4)).With(new Core.Editing.SetSource(Player, new InstrumentSource(InstrumentCatalogue.OwnMachine, kit)));
+
+        Assert.Equal(["Out 1", "Out 2", "Out 4", "Out 3"], template.With([.. Assert.Single(Found(template)).Mends[0].Edits]).KitOf("set")!.Outputs.Select(o => o.Name));
+    }
+
     [Theory]
     [InlineData("1")]
     [InlineData("2")]

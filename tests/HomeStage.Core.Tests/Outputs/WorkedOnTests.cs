@@ -146,6 +146,24 @@ public class WorkedOnTests
         Assert.Equal(expected, again.Pan, 1e-9);
     }
 
+    /// <summary>What a split steers, it steers again, whatever else is on the channel that listens; what listens no more is left out.</summary>
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void Finer_TakesAFeedBack_AsLongAsSomethingListens(bool listens)
+    {
+        var stage = Whole.With(new AddInsert(new("keys"), Insert("other", ProcessorCatalogue.Gate)));
+        var fine = Applied(stage, 2);
+        var (high, low) = (fine.Channels.Single(c => c.Name == "Tom high").Id, fine.Channels.Single(c => c.Name == "Tom low").Id);
+        var feed = new SidechainFeed(new("keys"), new("ducked"), new(-3), TapPoint.Pre);
+        var coarse = Applied(fine.With(new PutFeed(high, feed), new PutFeed(low, feed)), 1);
+        var aside = Assert.Single(coarse.Aside, a => !a.Stays).Lines.Single();
+
+        var again = Applied(listens ? coarse : coarse.With(new RemoveInsert(new("keys"), new("ducked"))), 2).Channels.Single(c => c.Name == aside);
+
+        Assert.Equal(listens ? [feed] : [], again.Feeds);
+    }
+
     /// <summary>An audio channel is no bus, whatever it is called.</summary>
     [Fact]
     public void Finer_SumsAFamilyInABusAlone()
