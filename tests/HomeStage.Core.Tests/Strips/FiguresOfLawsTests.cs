@@ -35,6 +35,15 @@ public class FiguresOfLawsTests
         Assert.Equal([12, 9, 6, 3, 3], new[] { 0, 0.25, 0.5, 1, 7.5 }.Select(passed => DuckerLaw.ReductionDb(curve, passed, 12)));
     }
 
+    /// <summary>Half a cosine: a third of the time a quarter of the way, half of it half, two thirds three quarters.</summary>
+    [Theory]
+    [InlineData(0, 2)]
+    [InlineData(1.0 / 3, 4)]
+    [InlineData(0.5, 6)]
+    [InlineData(2.0 / 3, 8)]
+    [InlineData(1, 10)]
+    public void TheGlideToAHit_IsHalfACosine(double share, double expectedDb) => Assert.Equal(expectedDb, DuckerLaw.GlidingDb(nowDb: 2, startDb: 10, share), 1e-9);
+
     [Fact]
     public void ThirdOctaves_AreThoseOfTheStandard()
     {
