@@ -182,6 +182,16 @@ public class ProjectFileTests
     }
 
     [Fact]
+    public void APrintChannel_IsPatchedUntilItHoldsItsPrint()
+    {
+        var waiting = OneBar(Tone("lid", "mix-bus"), new AddPrintTwin(new("lid")));
+        var printed = waiting.With(new PutStarter(new("lid-print"), new("Print", new(new string('a', 64), "Print", 48000, 2, 96000), Loops: false, default, []) { Through = true }));
+
+        Assert.Equal("Tone lid print: records Tone lid", Assert.Single(HandworkList.Of(waiting), w => w.Kind == HandworkKind.Patch).Words);
+        Assert.DoesNotContain(HandworkList.Of(printed), w => w.Kind == HandworkKind.Patch);
+    }
+
+    [Fact]
     public void TheSameOnManyChannels_IsOneLine_AndTwiceOnOneIsTwo()
     {
         PutSend Closed(string from, string to, double level) => new(new(from), new(new(to), new(level), Open: false));
