@@ -1,6 +1,7 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
 using HomeStage.Core.Notes;
+using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
@@ -12,9 +13,6 @@ namespace HomeStage.Core.Ducking;
 /// <param name="With">An instrument with whose notes it strikes; null for beats.</param>
 public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters = 0, ChannelId? With = null)
 {
-    // A key tone of a 64th: long enough for a detector, shorter than any recovery that is asked for.
-    private const int ToneTicks = Ticks.PerQuarter / 16;
-
     /// <summary>As long as a 64th at 120: a part's own notes may be of any length.</summary>
     private const double ToneMs = 30;
 
@@ -55,7 +53,7 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
     {
         var length = Math.Max(1, (int)Math.Round(EveryQuarters * Ticks.PerQuarter));
         var late = Math.Min(length - 1, (int)Math.Round(LateQuarters * Ticks.PerQuarter));
-        return new(late > 0 ? "Off the beat" : "Every beat", length, [new(late, Math.Min(ToneTicks, length - late), 60, 100)], []);
+        return new(late > 0 ? "Off the beat" : "Every beat", length, [new(late, Math.Min(BeatStrokes.ToneTicks, length - late), 60, 100)], []);
     }
 
     private static string Titled(string name) => $"{name[..Math.Min(name.Length, TextRules.LongestName - 8)]} trigger";

@@ -10,6 +10,11 @@ public abstract record NoteProcessor
     /// <returns>In order of their start; every number in [0, 127] and every velocity in [1, 127].</returns>
     public abstract IReadOnlyList<TimedNote> Apply(IReadOnlyList<TimedNote> notes);
 
+    /// <returns>What comes out of several, one after the other; those that are off let everything through.</returns>
+    /// <param name="notes">In order of their start.</param>
+    public static IReadOnlyList<TimedNote> Through(IEnumerable<NoteProcessor> processors, IReadOnlyList<TimedNote> notes) =>
+        processors.Where(p => p.On).Aggregate(notes, (now, processor) => processor.Apply(now));
+
     /// <returns>The first thing that is wrong, or null.</returns>
     internal abstract Refusal? Check(string channelName);
 }

@@ -6,8 +6,8 @@ namespace HomeStage.Core.Playing;
 /// <summary>The plainest rhythm that there is: a stroke on every felt beat.</summary>
 public static class BeatStrokes
 {
-    // A key tone of a 64th, as on a trigger that is made with its rhythm.
-    private const int ToneTicks = Ticks.PerQuarter / 16;
+    /// <summary>A key tone of a 64th: long enough for a detector, shorter than any recovery that is asked for.</summary>
+    public const int ToneTicks = Ticks.PerQuarter / 16;
 
     /// <param name="player">A trigger or an instrument.</param>
     /// <param name="notes">Which of its notes are struck; none for any that its note processors let through.</param>

@@ -14,6 +14,5 @@ public static class LetThrough
     /// <returns>A note that strikes it: middle C, or the lowest that gets through where that does not; null where none does.</returns>
     public static int? NoteOf(Channel player) => Enumerable.Range(0, 128).Prepend(PlainNote).Select(n => (int?)n).FirstOrDefault(n => Strikes(player, n!.Value));
 
-    private static bool Strikes(Channel player, int note) =>
-        player.NoteProcessors.Where(p => p.On).Aggregate((IReadOnlyList<TimedNote>)[new(0, Ticks.PerQuarter, note, 100)], (notes, p) => p.Apply(notes)).Count > 0;
+    private static bool Strikes(Channel player, int note) => NoteProcessor.Through(player.NoteProcessors, [new(0, Ticks.PerQuarter, note, 100)]).Count > 0;
 }

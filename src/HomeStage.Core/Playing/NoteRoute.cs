@@ -86,12 +86,7 @@ public sealed class NoteRoute
             ? []
             : _time.Lay(channel.Patterns).Select(n => new TimedNote(n.StartTick, n.LengthTicks, n.Number, n.Velocity));
 
-    private IEnumerable<TimedNote> Through(Channel channel, IReadOnlyList<TimedNote> notes)
-    {
-        foreach (var processor in channel.NoteProcessors.Where(p => p.On))
-            notes = processor.Apply(notes);
-        return InGroove(channel, notes);
-    }
+    private IEnumerable<TimedNote> Through(Channel channel, IReadOnlyList<TimedNote> notes) => InGroove(channel, NoteProcessor.Through(channel.NoteProcessors, notes));
 
     private IEnumerable<TimedNote> InGroove(Channel channel, IEnumerable<TimedNote> notes) =>
         _template.Grooves.FirstOrDefault(g => g.Name == channel.Groove) is { } groove ? Sorted(notes.Select(groove.Felt)) : notes;

@@ -6,8 +6,11 @@ public static class PrintTwins
     /// <returns>The channel that takes the print of another; null where there is none.</returns>
     public static Channel? TwinOf(this Template template, Channel channel) => channel.PrintTwin is { } twin && template.Channels.TryGet(twin, out var found) ? found : null;
 
+    /// <returns>Whether a print lies on a channel: a sound of the whole timeline.</returns>
+    public static bool HoldsPrint(this Channel channel) => channel.Starters.Any(s => s.Through);
+
     /// <returns>Whether its print channel holds a print.</returns>
-    public static bool IsPrinted(this Template template, Channel channel) => template.TwinOf(channel)?.Starters.Any(s => s.Through) == true;
+    public static bool IsPrinted(this Template template, Channel channel) => template.TwinOf(channel)?.HoldsPrint() == true;
 
     /// <returns>Whether its print plays in its place in an act.</returns>
     public static bool PlaysPrint(this Template template, Channel channel, string act) =>

@@ -33,7 +33,7 @@ public static class HandworkList
             InputSource { Second: { } second } input => (HandworkKind.Patch, $"takes inputs {input.First} and {second}"),
             InputSource input => (HandworkKind.Patch, $"takes input {input.First}"),
             // What holds its print has been recorded, and the print comes with the project.
-            InternalSource recorded when !channel.Starters.Any(s => s.Through) => (HandworkKind.Patch, $"records {template.Channels[recorded.From].Name}"),
+            InternalSource recorded when !channel.HoldsPrint() => (HandworkKind.Patch, $"records {template.Channels[recorded.From].Name}"),
             _ => ((HandworkKind, string)?)null,
         };
         if (work is var (kind, words))

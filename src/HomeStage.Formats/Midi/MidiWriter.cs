@@ -11,8 +11,6 @@ namespace HomeStage.Formats.Midi;
 /// <remarks>The first track holds tempo, meter, key and a marker at each section; each channel that can have notes has a named track, triggers and the count-in among them.</remarks>
 public static class MidiWriter
 {
-    private const int MicrosecondsPerMinute = 60_000_000;
-
     /// <param name="countedIn">Whether what the template counts is in it: a section before all others, and a track of clicks.</param>
     public static byte[] Write(Template template, bool countedIn = false)
     {
@@ -51,7 +49,7 @@ public static class MidiWriter
             if (section.Meter != meter)
                 track.Add(MeterEvent(section.Meter, section.StartTick));
             if (section.TempoBpm != tempo)
-                track.Add(new TempoEvent((int)Math.Round(MicrosecondsPerMinute / section.TempoBpm), section.StartTick));
+                track.Add(new TempoEvent((int)Math.Round(PlainTempo.MicrosecondsPerMinute / section.TempoBpm), section.StartTick));
             (meter, tempo) = (section.Meter, section.TempoBpm);
             track.Add(new TextEvent(section.Section.Name, MetaEventType.Marker, section.StartTick));
         }

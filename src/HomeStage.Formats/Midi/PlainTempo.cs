@@ -3,7 +3,7 @@ namespace HomeStage.Formats.Midi;
 /// <summary>A Standard MIDI File keeps a tempo as whole microseconds a quarter note, so that 143.5 BPM comes back as 143.50016.</summary>
 internal static class PlainTempo
 {
-    private const double MicrosecondsPerMinute = 60_000_000;
+    public const double MicrosecondsPerMinute = 60_000_000;
     private const int MostDecimals = 3;
 
     /// <param name="microseconds">A quarter note, above 0.</param>

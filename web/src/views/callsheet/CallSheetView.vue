@@ -9,8 +9,8 @@ import { api, asked, sentenceOf } from '@/api/client'
 import type { DocumentKind, Schemas } from '@/api/types'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
-import { useDocument } from '@/state/document'
 import { bpmText } from '@/parts/tempoText'
+import { useDocument } from '@/state/document'
 import { useShown } from '@/state/useShown'
 
 /** The way out: the files that go over into a workstation, and the page that says what they do not. */

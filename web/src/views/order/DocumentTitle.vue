@@ -12,9 +12,9 @@ import Icon from '@/parts/Icon.vue'
 import { numberText } from '@/parts/decibels'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import StartSongDialog from '@/parts/start/StartSongDialog.vue'
+import { bpmText } from '@/parts/tempoText'
 import WaitingDialog from '@/strips/WaitingDialog.vue'
 import { useDocument } from '@/state/document'
-import { bpmText } from '@/parts/tempoText'
 import { useFindings } from '@/state/findings'
 
 const document = useDocument()

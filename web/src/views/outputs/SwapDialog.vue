@@ -71,7 +71,7 @@ watch(wanted, () => (said.value = {}))
 watch([open, choice, said], ([isOpen, kit, choices]) => {
   trouble.value = undefined
   const id = document.head?.id
-  if (isOpen && kit && id) void ask(() => swapOf(id, props.channel, kit, choices))
+  void ask(isOpen && kit && id ? () => swapOf(id, props.channel, kit, choices) : undefined)
 })
 
 async function bring(field: HTMLInputElement) {

@@ -8,8 +8,8 @@ import TickProven from './TickProven.vue'
 import { useOutside } from './useOutside'
 import type { DocumentKind } from '@/api/types'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
-import { useDocument } from '@/state/document'
 import { bpmText } from '@/parts/tempoText'
+import { useDocument } from '@/state/document'
 import { useShown } from '@/state/useShown'
 
 /** Verifies what was set up by hand elsewhere: the test is played there, what it recorded comes back, and here is said what is wrong. */

@@ -10,10 +10,10 @@ import DamageNote from '@/parts/DamageNote.vue'
 import PlaceHeader from '@/parts/PlaceHeader.vue'
 import { secondsText } from '@/parts/decibels'
 import { chosenFiles } from '@/parts/droppedFiles'
+import { bpmText } from '@/parts/tempoText'
 import RemovedNotice from '@/views/library/RemovedNotice.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
-import { bpmText } from '@/parts/tempoText'
 import { dayOf, recover, remove } from '@/views/library/keepingCalls'
 
 const songs = ref<Song[]>()
