@@ -5,6 +5,7 @@ import type { SilentReason } from '@/api/types'
 /** That something would be silent: what stops sound, each once, with the channels at which it does. */
 const props = defineProps<{ reasons: readonly SilentReason[] }>()
 const mostNames = 3
+const mostStops = 5
 
 const stops = computed(() => {
   const names = new Map<string, Set<string>>()
@@ -22,19 +23,18 @@ const listed = (names: string[]) =>
   <div class="quiet" role="note">
     <slot />:
     <ul>
-      <li v-for="stop in stops" :key="stop.why">
+      <li v-for="stop in stops.slice(0, mostStops)" :key="stop.why">
         <b :title="stop.at.join(', ')">{{ listed(stop.at) }}</b>{{ stop.at.length > 1 ? ': each' : '' }} {{ stop.why }}
       </li>
+      <li v-if="stops.length > mostStops">and {{ stops.length - mostStops }} more</li>
     </ul>
   </div>
 </template>
 
 <style scoped>
 ul {
-  max-height: 80px;
   margin: 0;
   padding: 0;
-  overflow: auto;
   list-style: none;
 }
 
