@@ -23,6 +23,17 @@ const flags = [
   '--autoplay-policy=no-user-gesture-required',
 ]
 
+/** What is read comes this much later where somebody asks for it, as on a machine that has much to do; edits overtake it then. */
+const lateMs = Number(process.env.HOME_STAGE_LATE ?? 0)
+
+async function late(context, ms) {
+  await context.route('**/api/**', async (route) => {
+    const isRead = route.request().method() === 'GET' && !route.request().url().endsWith('/news')
+    if (isRead) await new Promise((resolve) => setTimeout(resolve, ms))
+    await route.continue().catch(() => undefined)
+  })
+}
+
 export async function openStage({ width = 1280, height = 800 } = {}) {
   const data = mkdtempSync(join(tmpdir(), 'home-stage-browser-'))
   // The demo is put into a folder once where somebody did that; every stage begins with a copy.
@@ -34,6 +45,7 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
   // The tests begin in the library, as somebody does who has been here before.
   await context.addInitScript(() => sessionStorage.setItem('home-stage-been-here', 'yes'))
   const actions = await counted(context)
+  if (lateMs) await late(context, lateMs)
   const page = await context.newPage()
   // Long, for a busy machine: what is wrong fails all the same, only later.
   context.setDefaultTimeout(30_000)

@@ -264,6 +264,7 @@ test('a chain is made of what stands there, its control moves and switches, and 
   await page.getByRole('link', { name: 'Strip' }).click()
   await page.getByRole('option', { name: /^Gain stage/ }).waitFor()
   await pick(page, 'Add a processor', 'Saturator')
+  await page.getByRole('option', { name: /^Saturator live/ }).waitFor()
   await page.getByRole('button', { name: 'Make a chain of these…' }).click()
   await dialog('Make a chain').getByLabel('Name').fill('Rosewood heat')
   await page.getByRole('button', { name: 'Make it', exact: true }).click()

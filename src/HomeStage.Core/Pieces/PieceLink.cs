@@ -32,7 +32,7 @@ internal sealed record PieceLink(Channel Outside, IReadOnlyList<(Channel From, R
             ReferenceKind.Feed => l.From.Feeds.Where(f => f.Channel == Outside.Id).All(f => KeyOn(channel, f.Insert) is not null),
             ReferenceKind.NoteTrigger => can.GivesNotes,
             ReferenceKind.Plays or ReferenceKind.Layer => can.IsPlayed,
-            ReferenceKind.Print => channel.Kind == ChannelKind.Audio && template.Channels.All(c => c.PrintTwin != channel.Id),
+            ReferenceKind.Print => channel.Kind == ChannelKind.Audio && !template.IsPrintChannel(channel),
             ReferenceKind.Recorded => can.Sounds,
             ReferenceKind.SplitOf or ReferenceKind.CurvedSend => false,
             _ => throw new ArgumentOutOfRangeException(nameof(template), l.Kind, "Unknown kind of reference."),

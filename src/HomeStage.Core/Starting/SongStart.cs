@@ -51,7 +51,7 @@ public static class SongStart
     /// <returns>Channels that wait for somebody to say which input they take: audio channels that are heard, take nothing and hold nothing.</returns>
     public static IReadOnlyList<Channel> WithoutInput(Template template)
     {
-        var twins = template.Channels.Select(c => c.PrintTwin).OfType<ChannelId>().ToHashSet();
+        var twins = template.PrintChannels();
         return [.. template.Channels.Where(c => c is { Kind: ChannelKind.Audio, Source: null, Spare: false, Starters.Count: 0 } && !twins.Contains(c.Id))];
     }
 

@@ -44,7 +44,7 @@ public static class Leftovers
         Leftover.Sounds => channel.Starters.Where(s => was.Starters.Any(w => w.Sound.Content == s.Sound.Content)).Select(s => new RemoveStarter(channel.Id, s.Name)),
         Leftover.Curves => channel.Shapes.Where(was.Shapes.Contains).Select(s => new RemoveShape(channel.Id, s.Target, s.Section)),
         Leftover.Levels => Resting.Edits(channel, was),
-        _ => channel.Name == was.Name && channel.Kind == ChannelKind.Audio && template.Channels.All(c => c.PrintTwin != channel.Id) && TakeName.Read(channel.Name) is { Marks: not TakeMarks.None, Stem: var stem }
+        _ => channel.Name == was.Name && channel.Kind == ChannelKind.Audio && !template.IsPrintChannel(channel) && TakeName.Read(channel.Name) is { Marks: not TakeMarks.None, Stem: var stem }
             ? [new RenameChannel(channel.Id, FreeName(template, channel, stem))]
             : [],
     };

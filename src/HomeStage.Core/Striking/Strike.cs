@@ -68,7 +68,7 @@ public static class Strike
     private static Refusal? Named(GatheredEdits work, StruckSong struck, StrikeLines lines)
     {
         var stems = lines.Groups.ToDictionary(g => g.Kept.Id, g => g.Stem);
-        var twins = work.Now.Channels.Select(c => c.PrintTwin).OfType<ChannelId>().ToHashSet();
+        var twins = work.Now.PrintChannels();
         foreach (var channel in work.Now.Channels.Where(c => c.Kind == ChannelKind.Audio && !twins.Contains(c.Id) && struck.Prepared(c) is null))
         {
             var stem = stems.GetValueOrDefault(channel.Id) ?? TakeName.Read(channel.Name).Stem;

@@ -23,7 +23,7 @@ internal static class StrikeOddities
             yield return ("role", "its name does not tell what it is for");
         if (channel.Muted)
             yield return ("muted", "it is muted, and stays so");
-        if (StrikeCounts.IsEverywhere(struck, channel, StageState.InTheWings) && struck.Channels.All(c => c.PrintTwin != channel.Id))
+        if (StrikeCounts.IsEverywhere(struck, channel, StageState.InTheWings) && !struck.IsPrintChannel(channel))
             yield return ("resting", "it rests in the wings of every act, and stays there");
         if (channel.Inserts.Count(i => i.Off) is > 0 and var off)
             yield return ("off", off == 1 ? "one of its inserts is switched off, and stays so" : $"{off} of its inserts are switched off, and stay so");

@@ -1,10 +1,10 @@
 import createClient from 'openapi-fetch'
-import { afterEdits } from './order'
+import { afterEdits, afterReads } from './order'
 import type { paths } from './schema'
 import type { Mended } from './types'
 
 export const api = createClient<paths>({ baseUrl: '' })
-api.use(afterEdits)
+api.use(afterEdits, afterReads)
 
 /** What the server said when it would not: a code for programs, a sentence for people, names along the way. */
 export class Refusal extends Error {

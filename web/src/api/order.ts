@@ -22,3 +22,23 @@ export const afterEdits: Middleware = {
     if (request.method !== 'GET' && aboutADocument.test(schemaPath) && !inTurn.test(schemaPath)) await sending
   },
 }
+
+/** Reads of documents that are not answered yet, by the key of the request. */
+const reads = new Map<string, { of: unknown; done: PromiseWithResolvers<void> }>()
+
+/** A document is removed after what is being read of it, which would find nothing any more. */
+export const afterReads: Middleware = {
+  async onRequest({ id, schemaPath, request, params }) {
+    const of = params.path?.id
+    if (request.method === 'GET' && of) reads.set(id, { of, done: Promise.withResolvers() })
+    if (request.method !== 'DELETE' || schemaPath !== '/api/documents/{id}') return
+    await Promise.all([...reads.values()].filter((r) => r.of === of).map((r) => r.done.promise))
+  },
+  onResponse: ({ id }) => answered(id),
+  onError: ({ id }) => answered(id),
+}
+
+function answered(id: string) {
+  reads.get(id)?.done.resolve()
+  reads.delete(id)
+}

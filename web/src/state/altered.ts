@@ -1,25 +1,20 @@
 import { defineStore } from 'pinia'
-import { shallowRef, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useDocument } from './document'
+import { useReading } from './useReading'
 import { defaultsOf } from '@/strips/stripCalls'
 
-/** Which channels of the open document have their default strip with something changed, as far as somebody has asked. */
+/** Which channels of the open document have their default strip with something changed, once somebody has asked there. */
 export const useAltered = defineStore('altered', () => {
   const document = useDocument()
-  const channels = shallowRef<ReadonlySet<string>>(new Set())
-
-  watch(
-    () => document.head?.id,
-    () => (channels.value = new Set()),
+  const askedIn = ref<string>()
+  const { answer } = useReading({ when: () => document.head?.id === askedIn.value, ask: defaultsOf })
+  const channels = computed<ReadonlySet<string>>(
+    () => new Set((answer.value ?? []).flatMap((view) => view.altered as string[])),
   )
 
-  async function look() {
-    const head = document.head
-    if (!head) return
-    const views = await defaultsOf(head.id).catch(() => undefined)
-    // An answer of an earlier revision, or of a document that was left, is of no use.
-    if (views && document.head?.id === head.id && document.head.revision === head.revision)
-      channels.value = new Set(views.flatMap((view) => view.altered as string[]))
+  function look() {
+    askedIn.value = document.head?.id
   }
 
   return { channels, look }

@@ -1,13 +1,11 @@
-import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useDevices } from './devices'
 import { useDocument } from './document'
 import { useFindings } from './findings'
+import { useReading } from './useReading'
 import { api, asked } from '@/api/client'
 import type { MonitoredPath, StudioFit, StudioInside, StudioItem } from '@/api/types'
-
-const settleMs = 150
 
 /** The studios, the one that is on, and how the open document meets it in the act that is on. */
 export const useStudio = defineStore('studio', () => {
@@ -15,7 +13,13 @@ export const useStudio = defineStore('studio', () => {
   const findings = useFindings()
   const devices = useDevices()
   const items = ref<StudioItem[]>()
-  const fit = shallowRef<StudioFit>()
+  const { answer: fit, again: meet } = useReading({
+    also: () => [document.act],
+    ask: (id) => {
+      const ask = { params: { path: { id }, query: { act: document.act } } }
+      return asked(api.GET('/api/documents/{id}/studio', ask)) as unknown as Promise<StudioFit>
+    },
+  })
 
   const on = computed(() => items.value?.find((item) => item.isOn))
   const paths = computed(() => new Map(fit.value?.paths.map((path): [string, MonitoredPath] => [path.channel, path])))
@@ -46,25 +50,6 @@ export const useStudio = defineStore('studio', () => {
     return kept.id
   }
 
-  async function meet() {
-    const head = document.head
-    if (!head) return void (fit.value = undefined)
-    const ask = { params: { path: { id: head.id }, query: { act: document.act } } }
-    const answer = await asked(api.GET('/api/documents/{id}/studio', ask)).catch(() => undefined)
-    // A later edit asks again; an answer of an earlier revision is of no use.
-    if (answer && document.head?.id === head.id && answer.revision === document.head.revision)
-      fit.value = answer as unknown as StudioFit
-  }
-  const meetSoon = useDebounceFn(meet, settleMs)
-
-  watch(
-    () => [document.head?.id, document.head?.revision, document.act],
-    ([id], before) => {
-      if (id !== before?.[0]) fit.value = undefined
-      void meetSoon()
-    },
-    { immediate: true },
-  )
   void look().catch(() => undefined)
 
   return { items, on, fit, paths, look, changed, putOn, save }

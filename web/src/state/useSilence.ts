@@ -1,22 +1,18 @@
-import { ref, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { useDocument } from './document'
+import { useReading } from './useReading'
 import { api, asked } from '@/api/client'
 
 /** Why nothing is heard at a channel, in sentences; nothing while none is asked about. */
 export function useSilence(channel: MaybeRefOrGetter<string | undefined>) {
   const document = useDocument()
-  const reasons = ref<string[]>([])
-
-  watch(
-    () => [toValue(channel), document.head?.id, document.head?.revision, document.act] as const,
-    async ([at, id, revision, act]) => {
-      reasons.value = []
-      if (!at || !id) return
-      const ask = { params: { path: { id }, query: { act, channel: at } } }
-      const answer = await asked(api.GET('/api/documents/{id}/silence', ask)).catch(() => undefined)
-      if (answer && at === toValue(channel) && revision === document.head?.revision) reasons.value = answer.reasons
+  const { answer } = useReading({
+    channel: () => toValue(channel),
+    also: () => [document.act],
+    ask: (id, at) => {
+      const ask = { params: { path: { id }, query: { act: document.act, channel: at } } }
+      return asked(api.GET('/api/documents/{id}/silence', ask))
     },
-    { immediate: true },
-  )
-  return reasons
+  })
+  return computed(() => answer.value?.reasons ?? [])
 }

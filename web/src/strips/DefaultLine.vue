@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import ManyStrips from './ManyStrips.vue'
 import MakeDefaultDialog from './MakeDefaultDialog.vue'
 import { standingOf } from './stripCalls'
-import type { StripStanding } from '@/api/types'
 import KeepOnShelf from '@/parts/KeepOnShelf.vue'
 import { useDocument } from '@/state/document'
+import { useReading } from '@/state/useReading'
 
 /** How a channel's strip stands to its default: what differs, the way back, and the way to make it the default. */
 const props = defineProps<{ channel: string }>()
 const document = useDocument()
-const standing = ref<StripStanding>()
+/** What is known of another channel says nothing of this one, least of all for what its strip could be the default. */
+const { answer: standing } = useReading({ channel: () => props.channel, ask: standingOf })
 const making = ref(false)
 const keeping = ref(false)
 const part = computed(() =>
@@ -22,23 +23,6 @@ const part = computed(() =>
         name: document.rows.get(props.channel)?.channel.name ?? null,
       }
     : undefined,
-)
-
-watch(
-  () => [document.head?.id, document.head?.revision, props.channel] as const,
-  async ([id, revision, channel], before) => {
-    if (!id) return
-    // What is known of another channel says nothing of this one, least of all for what its strip could be the default.
-    if (channel !== before?.[2]) standing.value = undefined
-    try {
-      const now = await standingOf(id, channel)
-      if (revision === document.head?.revision && channel === props.channel) standing.value = now
-    } catch {
-      // The channel is gone, or the server is: the line goes with it.
-      standing.value = undefined
-    }
-  },
-  { immediate: true },
 )
 
 const differs = computed(() => standing.value?.differs.length ?? 0)

@@ -1,32 +1,22 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import { changeOf, defaultsOf } from './stripCalls'
 import { sentenceOf } from '@/api/client'
 import type { DefaultStripView, StripScope } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { useReading } from '@/state/useReading'
 
 /** What new channels of each sort come with in this template. */
 const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
-const defaults = ref<DefaultStripView[]>([])
+const { answer: defaults, trouble: unread } = useReading({ when: () => open.value, ask: defaultsOf })
 const trouble = ref<string>()
-
-watch([open, () => document.head?.revision], look)
-
-async function look() {
-  if (!open.value || !document.head) return
-  trouble.value = undefined
-  try {
-    defaults.value = await defaultsOf(document.head.id)
-  } catch (error) {
-    trouble.value = sentenceOf(error)
-  }
-}
 
 /** Channels that are there keep what they have. */
 async function forget(scope: StripScope) {
   if (!document.head) return
+  trouble.value = undefined
   try {
     const change = await changeOf(document.head.id, scope, null)
     await document.edit([change.edit])
@@ -53,8 +43,8 @@ const counted = (view: DefaultStripView) =>
       What says most about a channel goes first; what it leaves unsaid is said by the next. To change one, set a channel
       as you want it and make its strip the default.
     </p>
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    <table v-if="defaults.length">
+    <p v-if="trouble ?? unread" class="trouble" role="alert">{{ trouble ?? unread }}</p>
+    <table v-if="defaults?.length">
       <thead>
         <tr>
           <th scope="col">New</th>

@@ -1,39 +1,29 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { cameTo, waitingIn } from './stripCalls'
 import { sentenceOf } from '@/api/client'
 import type { WaitingInsert } from '@/api/types'
 import { choiceOf, keyChoices, keyFromChoice } from '@/parts/keys'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useReading } from '@/state/useReading'
 
 /** Everything that waits, and the word that it has come. */
 const open = defineModel<boolean>('open', { required: true })
 const document = useDocument()
 const catalogue = useCatalogue()
-const waiting = ref<WaitingInsert[]>([])
+const { answer: waiting, trouble: unread } = useReading({ when: () => open.value, ask: waitingIn })
 const trouble = ref<string>()
 
-watch([open, () => document.head?.revision], look)
-
-async function look() {
-  if (!open.value || !document.head) return
-  trouble.value = undefined
-  try {
-    waiting.value = await waitingIn(document.head.id)
-  } catch (error) {
-    trouble.value = sentenceOf(error)
-  }
-}
-
-const forKey = computed(() => waiting.value.filter((w) => w.what === 'song-key'))
-const forPeople = computed(() => waiting.value.filter((w) => w.what !== 'song-key'))
+const forKey = computed(() => (waiting.value ?? []).filter((w) => w.what === 'song-key'))
+const forPeople = computed(() => (waiting.value ?? []).filter((w) => w.what !== 'song-key'))
 const key = computed(() => choiceOf(document.head?.key))
 const whom = (w: WaitingInsert) => w.note || (w.what === 'person' ? 'a person' : 'something')
 
 async function came(choice: string, ready: WaitingInsert[]) {
   if (!document.head) return
+  trouble.value = undefined
   try {
     const { edits } = await cameTo(document.head.id, keyFromChoice(choice), ready)
     if (edits.length) await document.edit(edits)
@@ -50,8 +40,8 @@ function go(w: WaitingInsert) {
 
 <template>
   <Dialog v-model:visible="open" modal header="What waits" :style="{ width: '480px' }" :draggable="false">
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    <p v-if="!waiting.length" class="quiet">Nothing waits.</p>
+    <p v-if="trouble ?? unread" class="trouble" role="alert">{{ trouble ?? unread }}</p>
+    <p v-if="!waiting?.length" class="quiet">Nothing waits.</p>
     <section v-if="forKey.length">
       <h3>
         For the song’s key

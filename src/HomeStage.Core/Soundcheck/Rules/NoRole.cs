@@ -12,11 +12,9 @@ public sealed class NoRole : ISoundcheckRule
 
     public string Group => "Order";
 
+    /// <summary>A print is for what its instrument is for.</summary>
     public IEnumerable<Finding> Look(Template template, string act) =>
         from channel in template.Channels
-        where channel is { Kind: ChannelKind.Audio, Spare: false } && ChannelRole.Of(channel).Role == RoleNames.Unknown && !IsPrint(template, channel)
+        where channel is { Kind: ChannelKind.Audio, Spare: false } && ChannelRole.Of(channel).Role == RoleNames.Unknown && !template.IsPrintChannel(channel)
         select new Finding(Id, Severity.Hint, [channel.Id], $"Neither its name nor anybody says what {channel.Name} is for; choose a role.", []);
-
-    /// <summary>A print is for what its instrument is for.</summary>
-    private static bool IsPrint(Template template, Channel channel) => template.Channels.Any(c => c.PrintTwin == channel.Id);
 }

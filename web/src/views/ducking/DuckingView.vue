@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import DuckAsk from './DuckAsk.vue'
 import DuckMatrix from './DuckMatrix.vue'
 import DuckPlot from './DuckPlot.vue'
 import MakeRoomDialog from './MakeRoomDialog.vue'
 import { duckingOf, keyOf } from './duckingCalls'
 import { useDuckAsk } from './useDuckAsk'
-import { sentenceOf } from '@/api/client'
-import type { DocumentKind, Ducking } from '@/api/types'
+import type { DocumentKind } from '@/api/types'
 import { documentShortcuts, useKeymap } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
+import { useReading } from '@/state/useReading'
 import { useShown } from '@/state/useShown'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 
@@ -18,33 +18,22 @@ import DocumentTitle from '@/views/order/DocumentTitle.vue'
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
 const listening = useListening()
-const ducking = ref<Ducking>()
 const chosen = ref<string>()
 const making = ref(false)
-const measuring = ref(false)
 const limits = ref<string[]>([])
-const trouble = ref<string>()
 useShown(props)
 useKeymap(documentShortcuts, { undo: document.undo, redo: document.redo, play: listening.play })
 
 const section = computed(() => listening.section ?? null)
-watch(
-  () => [document.head?.id, document.head?.revision, document.act, section.value] as const,
-  async ([id, revision, act, over]) => {
-    if (id !== props.id) return
-    measuring.value = true
-    try {
-      const found = await duckingOf(id, act, over)
-      if (revision === document.head?.revision && act === document.act) ducking.value = found
-      trouble.value = undefined
-    } catch (error) {
-      trouble.value = sentenceOf(error)
-    } finally {
-      measuring.value = false
-    }
-  },
-  { immediate: true },
-)
+const {
+  answer: ducking,
+  trouble,
+  reading: measuring,
+} = useReading({
+  when: () => document.head?.id === props.id,
+  also: () => [document.act, section.value],
+  ask: (id) => duckingOf(id, document.act, section.value),
+})
 
 const duckers = computed(() => ducking.value?.duckers ?? [])
 const current = computed(() => duckers.value.find((d) => keyOf(d) === chosen.value) ?? duckers.value[0])

@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import CurveCell from './CurveCell.vue'
 import CurvePanel from './CurvePanel.vue'
 import LeverPanel from './LeverPanel.vue'
 import ValuePicker from './ValuePicker.vue'
 import { movementOf } from '@/state/movementCalls'
 import { keyOf, rowOf, rowsOf, type MovedRow } from './rows'
-import { sentenceOf } from '@/api/client'
-import type { DocumentKind, MovableValue, Movement } from '@/api/types'
+import type { DocumentKind, MovableValue } from '@/api/types'
 import { documentShortcuts, useKeymap } from '@/parts/keymap'
 import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
 import { newLever } from '@/state/newLever'
+import { useReading } from '@/state/useReading'
 import { useShown } from '@/state/useShown'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 
@@ -20,8 +20,7 @@ import DocumentTitle from '@/views/order/DocumentTitle.vue'
 const props = defineProps<{ kind: DocumentKind; id: string }>()
 const document = useDocument()
 const listening = useListening()
-const movement = shallowRef<Movement>()
-const trouble = ref<string>()
+const { answer: movement, trouble } = useReading({ ask: movementOf })
 /** Values that somebody wants to move, and that have no curve yet. */
 const wanted = shallowRef<MovedRow[]>([])
 const ticked = ref<Set<string>>(new Set())
@@ -29,19 +28,6 @@ const chosen = ref<{ key: string; section: string }>()
 const withReturns = ref(false)
 const explaining = ref(false)
 useShown(props)
-
-watch(
-  () => [document.head?.id, document.head?.revision] as const,
-  async ([id]) => {
-    if (!id) return
-    try {
-      movement.value = await movementOf(id)
-    } catch (error) {
-      trouble.value = sentenceOf(error)
-    }
-  },
-  { immediate: true },
-)
 useKeymap([...documentShortcuts], {
   undo: document.undo,
   redo: document.redo,

@@ -1,26 +1,19 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { movableOn } from '@/state/movementCalls'
 import type { MovableValue } from '@/api/types'
 import Picker from '@/parts/Picker.vue'
 import { useDocument } from '@/state/document'
+import { useReading } from '@/state/useReading'
 
 /** A channel, and then something on it that can be moved. */
 const props = defineProps<{ channel?: string }>()
 const emit = defineEmits<{ choose: [value: MovableValue] }>()
 const document = useDocument()
 const channel = ref<string | null>(props.channel ?? document.selectedId ?? null)
-const values = ref<MovableValue[]>([])
-
-watch(
-  () => [channel.value, document.head?.revision] as const,
-  async ([id]) => {
-    values.value = id && document.head ? await movableOn(document.head.id, id).catch(() => []) : []
-  },
-  { immediate: true },
-)
+const { answer: values } = useReading({ channel: () => channel.value, ask: movableOn })
 const channels = computed(() => document.ordered.map((r) => ({ value: r.channel.id, text: r.channel.name })))
-const choices = computed(() => values.value.map((v, i) => ({ value: String(i), text: v.name })))
+const choices = computed(() => (values.value ?? []).map((v, i) => ({ value: String(i), text: v.name })))
 </script>
 
 <template>
@@ -38,7 +31,7 @@ const choices = computed(() => values.value.map((v, i) => ({ value: String(i), t
       :choices="choices"
       :value="null"
       empty="what moves…"
-      @choose="emit('choose', values[Number($event)]!)"
+      @choose="emit('choose', values![Number($event)]!)"
     />
   </div>
 </template>

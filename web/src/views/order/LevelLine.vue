@@ -1,35 +1,22 @@
 <script setup lang="ts">
-import { refDebounced } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { api, asked } from '@/api/client'
-import type { Budget } from '@/api/types'
 import ValueField from '@/parts/ValueField.vue'
 import { numberText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
+import { useReading } from '@/state/useReading'
 
 /** Where a sum's level will come to lie, before anything is rendered. */
 const props = defineProps<{ channel: string }>()
 const document = useDocument()
 const target = ref(-18)
-const budget = shallowRef<Budget>()
-const asking = refDebounced(
-  computed(() => [document.head?.id, document.head?.revision, document.act, target.value].join('/')),
-  150,
-)
-
-watch(
-  asking,
-  async () => {
-    const id = document.head?.id
-    if (!id) return
+const { answer: budget } = useReading({
+  also: () => [document.act, target.value],
+  ask: (id) => {
     const ask = { params: { path: { id }, query: { act: document.act, target: target.value } } }
-    const asked_ = asking.value
-    const answer = await asked(api.GET('/api/documents/{id}/levels', ask)).catch(() => undefined)
-    // What was asked for has changed meanwhile: another answer is on its way.
-    if (asked_ === asking.value) budget.value = answer
+    return asked(api.GET('/api/documents/{id}/levels', ask))
   },
-  { immediate: true },
-)
+})
 
 const level = computed(() => budget.value?.levels.find((l) => l.channel === props.channel))
 const gain = computed(() => budget.value?.gainDb[props.channel])

@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
-import { api, asked, sentenceOf } from '@/api/client'
+import { ref } from 'vue'
+import { api, asked } from '@/api/client'
 import type { ChannelRow, Edit, Schemas } from '@/api/types'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useNewest } from '@/state/useNewest'
 
 export type CopiedPart = 'inserts' | 'sends' | 'level' | 'pan'
 
@@ -11,25 +12,21 @@ export type CopiedPart = 'inserts' | 'sends' | 'level' | 'pan'
 export const useCopied = defineStore('copied', () => {
   const document = useDocument()
   const catalogue = useCatalogue()
-  const strip = shallowRef<Schemas['CopiedStrip']>()
+  const newest = useNewest<Schemas['CopiedStrip']>()
+  const strip = newest.answer
   /** Whether it is being asked which parts are put down. */
   const asking = ref(false)
   const parts = ref(new Set<CopiedPart>(['inserts', 'sends']))
-  const trouble = ref<string>()
 
   async function take({ channel }: ChannelRow) {
     if (!document.head) return
-    trouble.value = undefined
-    try {
-      const ask = { params: { path: { id: document.head.id, channel: channel.id } } }
-      strip.value = await asked(api.GET('/api/documents/{id}/channels/{channel}/strip', ask))
-    } catch (error) {
-      trouble.value = sentenceOf(error)
-    }
+    const ask = { params: { path: { id: document.head.id, channel: channel.id } } }
+    await newest.ask(() => asked(api.GET('/api/documents/{id}/channels/{channel}/strip', ask)))
   }
 
-  function ask() {
-    asking.value = strip.value !== undefined
+  /** Whoever puts it down faster than it was read is kept waiting, and gets no older one. */
+  async function ask() {
+    asking.value = (await newest.settled()) !== undefined
   }
 
   /** On every channel that can have it, as one batch. */
@@ -50,5 +47,5 @@ export const useCopied = defineStore('copied', () => {
     return document.edit(edits, rows.length === 1 ? rows[0]!.channel.id : undefined)
   }
 
-  return { strip, asking, parts, trouble, take, ask, put }
+  return { strip, asking, parts, trouble: newest.trouble, take, ask, put }
 })

@@ -12,7 +12,7 @@ export function useTree(search: Ref<string>, filter: Ref<Filter>, everything: Re
 
   const changed = useAltered()
   watch(
-    () => document.head?.revision,
+    () => document.head?.id,
     () => filter.value === altered && void changed.look(),
   )
 

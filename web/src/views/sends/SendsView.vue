@@ -11,6 +11,7 @@ import { documentShortcuts, useKeymap } from '@/parts/keymap'
 import ShortcutsDialog from '@/parts/ShortcutsDialog.vue'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
+import { useReading } from '@/state/useReading'
 import { useShown } from '@/state/useShown'
 import DocumentTitle from '@/views/order/DocumentTitle.vue'
 
@@ -75,17 +76,8 @@ watch(
   { immediate: true },
 )
 
-const loops = ref<ReadonlyMap<string, ReadonlySet<string>>>(new Map())
-watch(
-  () => [document.head?.id, document.head?.revision] as const,
-  async ([id, revision]) => {
-    if (id !== props.id) return
-    // Without them a send that would come back to itself is refused, with the loop that it closes.
-    const found = await loopsOf(id).catch(() => undefined)
-    if (found && revision === document.head?.revision) loops.value = found
-  },
-  { immediate: true },
-)
+/** Without them a send that would come back to itself is refused, with the loop that it closes. */
+const { answer: loops } = useReading({ when: () => document.head?.id === props.id, ask: loopsOf })
 const shown = computed(
   () => returns.value?.returns.find((r) => r.channel === cell.value?.target) ?? returns.value?.returns[0],
 )
@@ -150,7 +142,7 @@ watch(
         v-else
         :channels="channels"
         :targets="targets"
-        :loops="loops"
+        :loops="loops ?? new Map()"
         @chosen="(channel, target) => (cell = { channel, target })"
         @alone="hearAlone"
       />
