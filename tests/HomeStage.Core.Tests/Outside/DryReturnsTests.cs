@@ -18,7 +18,7 @@ public sealed class DryReturnsTests
         Assert.Equal([(Dry, "echo", "Dry sound of Bells comes with the effect on Echo."), (Dry, "hall", "Dry sound comes with the effect on Hall.")], answer.Findings.Select(f => (f.Kind, f.Channel.Value, f.Words)).OrderBy(f => f.Value));
     }
 
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public void OnAReturnWithDrySound_NothingElseIsBlamed()
     {
         // A held tone is like its own echo: of it nobody can tell what is dry, and its level and place change.

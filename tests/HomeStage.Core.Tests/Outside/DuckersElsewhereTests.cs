@@ -1,5 +1,6 @@
 using HomeStage.Core.Editing;
 using HomeStage.Core.Outside;
+using HomeStage.TestKit;
 using static HomeStage.Core.Tests.Outside.OutsideBench;
 using static HomeStage.TestKit.Stages;
 
@@ -10,7 +11,7 @@ public sealed class DuckersElsewhereTests
 {
     [Theory]
     [InlineData("ratio", 2, "Low wire goes down by")]
-    [InlineData("release-ms", 700, "Low wire is back after")]
+    [InlineData("release-ms", 700, "Low wire is back after", Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     [InlineData(null, 0, "Low wire does not give way under Kick; here it goes down by")]
     public void ADuckerThatWorksOtherwise_IsFound_WithItsFigures(string? parameter, double value, string words)
     {

@@ -12,7 +12,7 @@ public sealed class RightRecordingsTests
 {
     [Theory]
     [InlineData(-7.5, 44100, 2.345, 24)]
-    [InlineData(4, 96000, -0.8, 24)]
+    [InlineData(4, 96000, -0.8, 24, Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     [InlineData(-14, 32000, 0.013, 16)]
     public void WhatWasSetUpRightly_HasNoFault_WhateverGainRateStartAndBits(double gainDb, int rateHz, double later, int bits)
     {
@@ -49,7 +49,7 @@ public sealed class RightRecordingsTests
         Assert.Contains("Fog.wav does not hold the whole test; what it lacks is not judged.", answer.Notes);
     }
 
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public void AReturnThatIsHalfDryHere_IsNotBlamedForIt()
     {
         var half = Song with { Template = Song.Template.With(new SetParameter(new("hall"), new("verb"), "wet-percent", 45)) };

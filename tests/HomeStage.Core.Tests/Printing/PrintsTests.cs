@@ -172,7 +172,7 @@ public class PrintsTests
     public void WhenThePrintsOfAnyTemplatePlay_ItSoundsAsBefore()
     {
         var heard = 0;
-        for (var seed = 0; seed < Runs.Of(30, 600); seed++)
+        for (var seed = 0; seed < Runs.Of(15, 600); seed++)
         {
             var grown = new RandomTemplates(seed).Grown(70);
             var timeline = grown.Timeline with { Sections = [grown.Timeline.Sections[0] with { Bars = 1 }] };
@@ -187,7 +187,7 @@ public class PrintsTests
             Assert.True(Off(was, Renderer.Render(printed, new(act), shelf: shelf)) < -90, $"Seed {seed}: the prints of {string.Join(", ", able.Select(c => c.Name))} sound otherwise.");
         }
 
-        Assert.True(heard > Runs.Of(30, 600) / 10, $"Only {heard} were heard.");
+        Assert.True(heard > Runs.Of(15, 600) / 10, $"Only {heard} were heard.");
     }
 
     private static PutPattern Later(string id) => new(new(id), new("Held", 4 * Ticks.PerQuarter, [new(Ticks.PerQuarter / 2, 3 * Ticks.PerQuarter, 60, 100)], []));

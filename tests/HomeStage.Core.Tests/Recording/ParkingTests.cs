@@ -1,4 +1,3 @@
-using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Compiling;
 using HomeStage.Core.Devices;
@@ -83,7 +82,7 @@ public class ParkingTests
     }
 
     /// <summary>Against every set of inserts of a small template, each parked and measured anew.</summary>
-    [Property(MaxTest = 60)]
+    [Repeated(30, 600)]
     public void Of_AnySmallTemplate_IsTheBestOfAllSets(int seed)
     {
         var template = Small(new Random(seed));
@@ -101,7 +100,7 @@ public class ParkingTests
         Assert.True(parking.IsExact);
     }
 
-    [Property(MaxTest = 30)]
+    [Repeated(15, 300)]
     public void Covering_OfMoreThanCanBeTried_StillMeetsEveryNeed_WithNothingThatIsNotNeeded(int seed)
     {
         var random = new Random(seed);

@@ -8,6 +8,7 @@ using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using MathNet.Numerics.IntegralTransforms;
+using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Sound;
@@ -27,7 +28,7 @@ public class VoicesTests
 
         Assert.Equal(Calibration.NominalLufs, Renderer.Render(stage, new(InMix)).LoudnessLufs!.Value, 0.5);
         // Noise reaches further up at higher rates: half an LU more is allowed.
-        foreach (var rate in new[] { 44100, 96000 })
+        foreach (var rate in Runs.AreLong ? (int[])[44100, 96000] : [Random.Shared.Next(2) == 0 ? 44100 : 96000])
             Assert.Equal(Calibration.NominalLufs, Renderer.Render(stage with { SampleRateHz = rate }, new(InMix)).LoudnessLufs!.Value, 1.0);
     }
 

@@ -188,7 +188,7 @@ public class TemplateDocumentTests
     [Fact]
     public void Read_ANullInAnyPlace_IsRefused_OrStaysANull()
     {
-        for (var seed = 0; seed < 3; seed++)
+        for (var seed = 0; seed < Runs.Of(1, 30); seed++)
         {
             var whole = JsonNode.Parse(TemplateDocument.Write(new RandomTemplates(seed).Grown(130)))!;
             var paths = PlacesIn(whole).ToList();

@@ -25,7 +25,7 @@ public class ContractTests(RunningServer server) : IClassFixture<RunningServer>
         var endpoints = Endpoints(description).ToList();
         Assert.True(endpoints.Count > 50, $"Only {endpoints.Count} endpoints are described.");
         var faults = new List<string>();
-        for (var round = 0; round < Runs.Of(6, 1000); round++)
+        for (var round = 0; round < Runs.Of(3, 1000); round++)
             foreach (var (path, method, operation) in endpoints)
                 await AskAsync(odd, chance, path, method, operation, faults, [ferry, rehearsal, song, "nobody"]);
 
@@ -43,7 +43,7 @@ public class ContractTests(RunningServer server) : IClassFixture<RunningServer>
         var kinds = description["components"]!["schemas"]!["Edit"]!["anyOf"]!.AsArray();
         Assert.True(kinds.Count > 50, $"Only {kinds.Count} edits are described.");
         var faults = new List<string>();
-        for (var round = 0; round < Runs.Of(4, 400); round++)
+        for (var round = 0; round < Runs.Of(2, 400); round++)
         {
             foreach (var kind in kinds)
             {

@@ -17,7 +17,7 @@ public class DamagedDocumentTests(RunningServer server) : IClassFixture<RunningS
         var chance = new Random(17);
         var odd = new OddJson(new JsonObject(), chance, new Dictionary<string, string[]>(StringComparer.Ordinal));
         var (faults, taken, refused) = (new List<string>(), 0, 0);
-        for (var i = 0; i < Runs.Of(150, 20_000); i++)
+        for (var i = 0; i < Runs.Of(80, 20_000); i++)
         {
             var document = odd.Spoiled(documents[i % 2].DeepClone())!.ToJsonString();
             using var answer = await server.Client.PostAsync("/api/templates/from-document", new StringContent(document, Encoding.UTF8));
