@@ -4,7 +4,7 @@ import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { seriousIn } from './serious.mjs'
-import { openStage, settles, waveFile } from './stage.mjs'
+import { journey, openStage, settles, waveFile } from './stage.mjs'
 
 let stage, page
 
@@ -113,7 +113,7 @@ test('a template is found by what plays in it, called otherwise, copied', async 
   assert.deepEqual((await stage.get('/api/templates?find=wheel')).map((t) => t.name).sort(), ['Windlass', 'Windlass 2'])
 })
 
-test('of many templates those are drawn that were scrolled to, and the last is found', async () => {
+journey('of many templates those are drawn that were scrolled to, and the last is found', async () => {
   for (let i = 1; i <= 110; i++) await stage.post('/api/templates', { name: `Lock gate ${i}` })
   await page.goto(stage.address)
   const bills = page.getByRole('article')

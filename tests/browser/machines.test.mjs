@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { seriousIn } from './serious.mjs'
-import { openStage, settles, slowly, waveFile } from './stage.mjs'
+import { journey, openStage, settles, slowly, waveFile } from './stage.mjs'
 
 const mostActions = 20
 let stage
@@ -57,7 +57,7 @@ test('a machine with eleven mono jacks: typed, made, split and checked', async (
   assert.equal((await stage.get(`/api/documents/${id}`)).head.revision, 1)
 })
 
-test('an acoustic kit of 23 microphones: two on each tom, overheads and rooms', async () => {
+journey('an acoustic kit of 23 microphones: two on each tom, overheads and rooms', async () => {
   const from = stage.actions.all
   const { id, dialog } = await begin('Barn')
   await dialog.getByLabel('Name', { exact: true }).fill('Barn set')
@@ -117,7 +117,7 @@ test('what a list says that cannot be is shown beside it, and nothing is made', 
   assert.deepEqual(stage.troubles, [])
 })
 
-test('a folder of forty sounds becomes a machine: pieces, layers, sides and splits by their names', async () => {
+journey('a folder of forty sounds becomes a machine: pieces, layers, sides and splits by their names', async () => {
   const folder = await mkdtemp(join(tmpdir(), 'forty-'))
   const names = [
     ...['Kick low', 'Kick mid', 'Kick click', 'Snare fat', 'Snare thin', 'Snare rim', 'Clap', 'Snap', 'HH closed', 'HH open', 'HH pedal', 'Tom 1', 'Tom 2', 'Tom 3'],

@@ -1,7 +1,7 @@
 // Who sends where: blocks of sends by keys and by dragging, what a return makes of them, one of them heard alone.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, row, settles, slowly } from './stage.mjs'
+import { journey, openStage, row, settles, slowly } from './stage.mjs'
 import { seriousIn } from './serious.mjs'
 
 let stage, page
@@ -37,7 +37,7 @@ async function add(kind, names) {
   await row(page, names.at(-1)).waitFor()
 }
 
-test('a trigger, three ducked buses, a hall, a plate and an echo that feeds the hall, by intent alone, in 25 actions', async () => {
+journey('a trigger, three ducked buses, a hall, a plate and an echo that feeds the hall, by intent alone, in 25 actions', async () => {
   await emptyStage()
   const began = stage.actions.all
   await add('bus', ['Brass bus', 'Clavinet bus', 'Drone bus'])
@@ -188,7 +188,7 @@ test('one send is heard alone at its return, and all again', async () => {
   })
 })
 
-test('a thousand channels are drawn a screen at a time', async () => {
+journey('a thousand channels are drawn a screen at a time', async () => {
   await emptyStage()
   const id = idOf()
   const { revision } = (await stage.get(`/api/documents/${id}`)).head

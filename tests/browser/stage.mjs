@@ -5,6 +5,7 @@ import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, dirname, join } from 'node:path'
 import { createInterface } from 'node:readline'
+import { test } from 'node:test'
 import { fileURLToPath } from 'node:url'
 import { chromium } from 'playwright-core'
 
@@ -22,6 +23,9 @@ const flags = [
   // Tests press no key before they listen.
   '--autoplay-policy=no-user-gesture-required',
 ]
+
+/** A whole job as somebody would do it, or much at once: it takes its time, and is for the long run. */
+export const journey = process.env.HOME_STAGE_LONG ? test : test.skip
 
 /** What is read comes this much later where somebody asks for it, as on a machine that has much to do; edits overtake it then. */
 const lateMs = Number(process.env.HOME_STAGE_LATE ?? 0)

@@ -8,7 +8,7 @@ import { after, before, test } from 'node:test'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { finishedSong } from './finished-song.mjs'
 import { seriousIn } from './serious.mjs'
-import { openStage, pick, settles, slowly } from './stage.mjs'
+import { journey, openStage, pick, settles, slowly } from './stage.mjs'
 
 const song = finishedSong()
 let stage, page, id, begun
@@ -141,7 +141,7 @@ test('the song is brought onto the buses of Night Ferry, each line with its reas
   await settles(async () => JSON.stringify(await whole()), JSON.stringify(was))
 })
 
-test('the loudness of each bus is rendered before and after, and the two are renders of what it says', async () => {
+journey('the loudness of each bus is rendered before and after, and the two are renders of what it says', async () => {
   const { id: wreck } = (await stage.get('/api/songs')).find((s) => s.title === 'Wreck of a Song')
   // Two bars are as good as a song.
   const { head } = await stage.get(`/api/documents/${wreck}`)

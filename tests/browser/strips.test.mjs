@@ -1,7 +1,7 @@
 // Default strips, what waits, the strip, curves and levers: as somebody uses them who has an empty stage.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, pick, row, settles } from './stage.mjs'
+import { journey, openStage, pick, row, settles } from './stage.mjs'
 import { seriousIn } from './serious.mjs'
 
 let stage, page
@@ -46,7 +46,7 @@ async function makeDefault() {
   await dialog('Make it a default').waitFor({ state: 'hidden' })
 }
 
-test('defaults for three kinds, ten channels that are ready, a curve and a lever, heard, in 25 actions beside the names', async () => {
+journey('defaults for three kinds, ten channels that are ready, a curve and a lever, heard, in 25 actions beside the names', async () => {
   const id = await emptyStage()
   const began = stage.actions.all
   let named = 0

@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, pick, row, settles, slowly } from './stage.mjs'
+import { journey, openStage, openTemplate, pick, row, settles, slowly } from './stage.mjs'
 import { seriousIn } from './serious.mjs'
 
 let stage, page
@@ -47,7 +47,7 @@ async function addChannel(kind, name, instrument) {
   await page.getByRole('heading', { name, level: 2 }).waitFor()
 }
 
-test('A template with four devices of one’s own moves to another studio, line by line, and is made quick enough to sing through', async () => {
+journey('A template with four devices of one’s own moves to another studio, line by line, and is made quick enough to sing through', async () => {
   await emptyStage('Sandbank Duet')
   const before = stage.actions.all
 

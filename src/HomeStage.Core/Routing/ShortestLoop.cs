@@ -15,7 +15,8 @@ public static class ShortestLoop
         var blocked = Enumerable.Repeat(true, stageCount).ToArray();
         foreach (var stage in ordered)
             blocked[stage] = false;
-        var inside = links.Where(l => blocked[l.From] && blocked[l.To]).ToList();
+        // What comes after a loop cannot be ordered either: such links lead to what is blocked.
+        var inside = links.Where(l => blocked[l.From]).ToList();
         var after = Adjacency.Of(stageCount, inside);
         IReadOnlyList<int>? best = null;
         var bestCost = int.MaxValue;

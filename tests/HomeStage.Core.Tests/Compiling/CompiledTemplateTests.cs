@@ -43,6 +43,18 @@ public class CompiledTemplateTests
         Assert.DoesNotContain(new CompiledTemplate(off, compiled).In(InMix).Graph.Links, l => l.Kind == Core.Routing.LinkKind.Key);
     }
 
+    [Fact]
+    public void AnInsertThatIsSwitchedOff_HasNoKey_InWhatWasCompiledBefore()
+    {
+        var keyed = Stage.With(new AddInsert(new("drums"), Insert("comp", "compressor") with { Key = new(true) }), new PutFeed(new("organ"), new(new("drums"), new("comp"), new(0))));
+        var compiled = new CompiledTemplate(keyed);
+        Assert.Contains(compiled.In(InMix).Graph.Links, l => l.Kind == Core.Routing.LinkKind.Key);
+
+        var off = keyed.With(new SwitchInsert(new("drums"), new("comp"), Off: true));
+
+        Assert.DoesNotContain(new CompiledTemplate(off, compiled).In(InMix).Graph.Links, l => l.Kind == Core.Routing.LinkKind.Key);
+    }
+
     /// <summary>Whatever a channel may hold, now or later: every member of every channel takes each value that another channel has there.</summary>
     [Fact]
     public void AfterAChangeOfOneMember_EachPart_IsWhatItIsFromAnew()

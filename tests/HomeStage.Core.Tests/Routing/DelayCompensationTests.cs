@@ -91,6 +91,18 @@ public class DelayCompensationTests
         Assert.Equal(fits, Compile(before).Compensation.Fits(before, after, InMix, Latencies.Declared));
     }
 
+    [Theory]
+    [InlineData("threshold-db", -9, true)]
+    [InlineData("oversampled", 1, false)]
+    public void Fits_AnotherSetting_WhereNothingOfTheStripIsLaterForIt(string parameter, double value, bool fits)
+    {
+        var before = OneBar(Tone("t", "mix-bus", strip: [Insert("comp", ProcessorCatalogue.Compressor), Insert("eq", ProcessorCatalogue.Equaliser)]));
+        var after = before.With(new SetParameter(new("t"), new(fits ? "comp" : "eq"), parameter, value));
+
+        Assert.NotEqual(before, after);
+        Assert.Equal(fits, Compile(before).Compensation.Fits(before, after, InMix, Latencies.Declared));
+    }
+
     [Fact]
     public void Of_ALateKey_PadsTheSignalThatItSteers()
     {

@@ -1,6 +1,7 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Routing;
+using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
@@ -21,6 +22,15 @@ public class RunningOrderTests
             var above = rows.Take(i).LastOrDefault(r => r.Depth == rows[i].Depth - 1);
             Assert.Equal(rows[i].Channel.Destination, rows[i].Depth == 0 ? null : above?.Channel.Id);
         }
+    }
+
+    [Fact]
+    public void Of_AChannelAroundTheMain_StandsAfterIt_WhereverItIsInTheTemplate()
+    {
+        var template = OneBar(Bus("drums", "mix-bus"), new AddChannel(new() { Id = new("count"), Name = "Count", Kind = ChannelKind.Direct, OutputPair = 2 }, 0));
+        Assert.Equal("count", template.Channels[0].Id.Value);
+
+        Assert.Equal([("main", 0), ("mix-bus", 1), ("drums", 2), ("count", 0)], RunningOrder.Of(template).Select(r => (r.Channel.Id.Value, r.Depth)));
     }
 
     [Fact]

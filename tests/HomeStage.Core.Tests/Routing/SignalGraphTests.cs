@@ -38,6 +38,23 @@ public class SignalGraphTests
         Assert.Single(new SignalGraph(template).Links, l => l.Kind == LinkKind.Key);
     }
 
+    [Theory]
+    [InlineData(TapPoint.Pre)]
+    [InlineData(TapPoint.Post)]
+    public void ASend_AFeedAndARecording_LeaveBeforeOrAfterTheFader(TapPoint tap)
+    {
+        var template = OneBar(Return("hall", "mix-bus"), Bus("band", "mix-bus", Keyed), Tone("t", "mix-bus"),
+            new PutSend(new("t"), new(new("hall"), new(-6), tap)), new PutFeed(new("t"), new(new("band"), Keyed.Id, new(0), tap)),
+            new AddChannel(new() { Id = new("take"), Name = "Take", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InternalSource(new("t"), tap) }));
+        var graph = new SignalGraph(template, InMix);
+        var at = template.Channels.IndexOf(new("t"));
+
+        var leaving = graph.Links.Where(l => l.Kind is LinkKind.Send or LinkKind.Key or LinkKind.Internal).ToList();
+
+        Assert.Equal(3, leaving.Count);
+        Assert.All(leaving, l => Assert.Equal(tap == TapPoint.Pre ? graph.PreOf(at) : graph.PostOf(at), l.From));
+    }
+
     [Fact]
     public void APlayer_LeavesByItsFirstOutput_AndByTheOutputOfEachSplit()
     {
