@@ -220,6 +220,22 @@ test('a list is found through by name, and the keys are the place’s again afte
   await page.getByRole('button', { name: /^Saturat/ }).waitFor({ state: 'detached' })
 })
 
+test('a list that is open stays at its field when an answer moves it', async () => {
+  await row(page, 'Undertow').click()
+  const field = page.getByRole('combobox', { name: 'Add a processor' })
+  await field.click()
+  await page.locator('.p-select-filter:focus').waitFor()
+  const apart = async () => Math.round((await page.locator('.p-select-overlay').boundingBox()).y - (await field.boundingBox()).y)
+  const before = await apart()
+  const [was, moved] = await page.locator('.side').evaluate((side) => [side.scrollTop, (side.scrollTop += side.scrollTop > 40 ? -24 : 24)])
+  assert.notEqual(was, moved)
+  await settles(apart, before)
+  await page.getByRole('option', { name: 'Saturator', exact: true }).click()
+  await page.getByRole('button', { name: /^Saturat/ }).waitFor()
+  await page.keyboard.press('Control+z')
+  await page.getByRole('button', { name: /^Saturat/ }).waitFor({ state: 'detached' })
+})
+
 test('the acts are one stop for the keys, and the arrows go round them', async () => {
   const on = () => page.evaluate(() => document.activeElement?.textContent?.trim())
   await page.getByRole('radio', { name: 'Write' }).click()

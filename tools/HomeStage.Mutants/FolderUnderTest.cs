@@ -11,7 +11,7 @@ internal sealed record FolderUnderTest(string Name, params string[] Tests)
         new("Outputs", "Outputs"),
         new("Levels", "Levels"),
         new("Strips", "Strips"),
-        new("Templates", "Templates", "Timing", "Making", "Shelf", "Defaults", "Devices", "Inheriting"),
-        new("Editing", "Templates", "Timing", "Making", "Automation", "Notes", "Outputs"),
+        new("Templates", "Templates", "Editing", "Timing", "Making", "Shelf", "Defaults", "Devices", "Inheriting"),
+        new("Editing", "Editing", "Templates", "Making", "Automation", "Notes", "Outputs"),
     ];
 }

@@ -123,6 +123,59 @@ public sealed class KitSwapTests
         Assert.Equal(["Floor tom"], swap.Gone);
     }
 
+    /// <summary>Outputs that nothing takes are a person's all the same, with their names and widths; those that the new machine has no jacks for go.</summary>
+    [Theory]
+    [InlineData(5, "One Two Spare-a")]
+    [InlineData(6, "One Two Spare-a Output-4")]
+    [InlineData(7, "One Two Spare-a Spare-b")]
+    [InlineData(9, "One Two Spare-a Spare-b Output-5")]
+    public void Of_AMachineWithFewerOrMoreJacks_KeepsTheOutputsBehindTheLast_AsFarAsThereIsRoom(int jacks, string outputs)
+    {
+        Kit old = new([Piece.Pad("Ding", 40, "drums/kick", 2, DrumSound.Bell)],
+            [new("One", ChannelFormat.Stereo), new("Two", ChannelFormat.Stereo), new("Spare-a", ChannelFormat.Mono), new("Spare-b", ChannelFormat.Stereo)]);
+        var next = old with { Outputs = [new("First", ChannelFormat.Stereo), .. Enumerable.Range(3, jacks - 2).Select(n => new KitOutput($"Jack {n}", ChannelFormat.Mono))] };
+        var template = OnStage(old, [new("Ding", 2)]);
+
+        var after = template.With([.. KitSwap.Of(template, Player, InstrumentCatalogue.OwnMachine, next).Edits]);
+
+        Assert.Equal(outputs.Split(' ').Select(n => n.Replace("Output-", "Output ", StringComparison.Ordinal)), KitOf(after).Outputs.Select(o => o.Name));
+        Assert.Equal(jacks, JacksOf(KitOf(after)));
+    }
+
+    [Fact]
+    public void Of_AnotherPieceInItsPlace_RenamesTheSplitThatNobodyHasNamed_AndNoOther()
+    {
+        Kit old = new([Piece.Pad("Kick", 36, "drums/kick", 2, DrumSound.Kick), Piece.Pad("Snare", 38, "drums/snare", 3, DrumSound.Snare)],
+            [new("Rest", ChannelFormat.Stereo), new("Kick", ChannelFormat.Stereo), new("Snare", ChannelFormat.Stereo)]);
+        var next = old with { Pieces = [Piece.Pad("Cajon", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("Rim", 38, "drums/snare", 1, DrumSound.Snare)] };
+        var template = OnStage(old, [new("Kick", 2), new("My crack", 3)]);
+
+        var swap = KitSwap.Of(template, Player, InstrumentCatalogue.Flotsam, next, new Dictionary<string, string?> { ["Cajon"] = "Kick", ["Rim"] = "Snare" });
+
+        Assert.Equal(["Cajon", "My crack"], template.With([.. swap.Edits]).Channels.Where(c => c.Kind == ChannelKind.Split).Select(c => c.Name));
+        Assert.Empty(swap.Widened);
+    }
+
+    /// <summary>Among pieces of one family that have nothing else in common, the one at the same place of the kit is stood in for.</summary>
+    [Fact]
+    public void Of_PiecesThatAreAlike_PairsThemByTheirPlaces()
+    {
+        Kit old = new([.. Enumerable.Range(0, 3).Select(i => Piece.Pad($"Old {"abc"[i]}", 40 + i, "drums/metal/bells", 2 + i, DrumSound.Bell))],
+            [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var next = old with { Pieces = [Piece.Pad("New kick", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("New snare", 38, "drums/snare", 1, DrumSound.Snare), Piece.Pad("Xyx", 70, "drums/metal/bells", 1, DrumSound.Bell)] };
+        var template = OnStage(old, [new("A", 2), new("B", 3), new("C", 4)]);
+
+        var swap = KitSwap.Of(template, Player, InstrumentCatalogue.Flotsam, next);
+
+        Assert.Equal("Old c", swap.Pieces.Single(p => p.Name == "Xyx").InPlaceOf);
+    }
+
+    private static Template OnStage(Kit kit, IReadOnlyList<(string Name, int Output)> splits) => EmptyStage.Create("Swap").With(
+    [
+        new AddChannel(new() { Id = Player, Name = "Kit", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Flotsam, kit) }),
+        .. splits.Select(s => new AddChannel(new() { Id = new($"split-{s.Output}"), Name = s.Name, Kind = ChannelKind.Split, Format = kit.Outputs[s.Output - 1].Format, Destination = EmptyStage.MixBus, Source = new OutputSource(Player, s.Output) })),
+    ]);
+
     private static Template Split(KitOnStage stage)
     {
         var used = stage.Template.With(new SetKitUse(Player, stage.Kit.FirstReserved, stage.Kit.Use != JackUse.Singles && int.IsEvenInteger(stage.Choices[0])));

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import Select from 'primevue/select'
 import { nextTick, ref, watch } from 'vue'
 import { goHome } from './home'
@@ -14,7 +15,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [value: string] }>()
 const many = 8
-const picker = ref<InstanceType<typeof Select> | null>(null)
+const picker = ref<(InstanceType<typeof Select> & Overlay) | null>(null)
+const isOpen = ref(false)
+
+/** Of the list that the package's types leave out. */
+interface Overlay {
+  $el: HTMLElement
+  alignOverlay(): void
+  unbindScrollListener(): void
+}
 
 let chose = false
 
@@ -33,10 +42,20 @@ async function choose(value: string) {
   shown.value = props.value
 }
 
+/** An answer that comes meanwhile can move the field: its list stays open and goes along. */
+function opened() {
+  isOpen.value = true
+  picker.value?.unbindScrollListener()
+}
+useEventListener(document, 'scroll', () => isOpen.value && picker.value?.alignOverlay(), {
+  capture: true,
+  passive: true,
+})
+
 /** Whoever chose is done with the list; in a dialog the next field comes by Tab. The list takes the focus once more as it goes. */
 function done() {
-  const element = (picker.value as unknown as { $el: HTMLElement } | null)?.$el
-  if (chose && !element?.closest('[role=dialog]')) setTimeout(goHome)
+  isOpen.value = false
+  if (chose && !picker.value?.$el.closest('[role=dialog]')) setTimeout(goHome)
   chose = false
 }
 </script>
@@ -58,6 +77,7 @@ function done() {
     :aria-label="label"
     :placeholder="empty"
     @update:model-value="choose"
+    @show="opened"
     @hide="done"
   />
 </template>

@@ -2,7 +2,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Templates;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 public class InsertTests
 {

@@ -6,7 +6,7 @@ using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 /// <summary>What edits of a kit do beside what they are named for.</summary>
 public class KitEditTests

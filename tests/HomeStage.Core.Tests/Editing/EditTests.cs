@@ -5,7 +5,7 @@ using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 public class EditTests
 {

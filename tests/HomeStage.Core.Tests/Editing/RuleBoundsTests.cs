@@ -7,7 +7,7 @@ using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using static HomeStage.TestKit.Stages;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 /// <summary>Where each range ends: the last value that is taken, and the next one that is not.</summary>
 public class RuleBoundsTests

@@ -3,7 +3,7 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.TestKit;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 public class EditPropertyTests
 {

@@ -11,7 +11,7 @@ using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 /// <summary>What single edits do beside the value that they are named for.</summary>
 public class EditBehaviourTests

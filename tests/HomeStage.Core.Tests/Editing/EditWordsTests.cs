@@ -10,7 +10,7 @@ using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
-namespace HomeStage.Core.Tests.Templates;
+namespace HomeStage.Core.Tests.Editing;
 
 public class EditWordsTests
 {
