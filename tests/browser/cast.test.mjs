@@ -100,6 +100,19 @@ test('the list is read back, changed, and put on again; what was set by hand is 
   assert.deepEqual(['Viola 4', 'Violin 4', 'Tape loop 1', 'Tape loop 2', 'Tape loop 3'].map((n) => names.includes(n)), [true, false, false, true, false])
 })
 
+test('a list that was left empty is taken up again by whoever begins one', async () => {
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'From a cast list' }).click()
+  await page.waitForURL(/\/cast$/)
+  const first = page.url()
+  const count = (await stage.get('/api/templates')).length
+  await page.goto(stage.address)
+  await page.getByRole('button', { name: 'From a cast list' }).click()
+  await page.waitForURL(/\/cast$/)
+  assert.equal(page.url(), first)
+  assert.equal((await stage.get('/api/templates')).length, count)
+})
+
 test('what is not understood is lit, what may follow is offered, and a spreadsheet can be pasted', async () => {
   await page.goto(stage.address)
   await page.getByRole('button', { name: 'From a cast list' }).click()

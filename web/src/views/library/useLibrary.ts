@@ -5,6 +5,10 @@ import { recover, remove } from './keepingCalls'
 import { api, asked, sentenceOf, upload } from '@/api/client'
 import type { BroughtIn, RemovedThing, Song, Summary } from '@/api/types'
 
+const unnamed = 'New template'
+/** A main and a mix bus. */
+const bareChannels = 2
+
 /** The templates there are, what is searched among them, and what can be done to one. */
 export function useLibrary() {
   const router = useRouter()
@@ -70,10 +74,15 @@ export function useLibrary() {
       await load()
     })
 
+  /** A stage that somebody began and left as it was is taken up again. */
   function begin(place: '' | '/cast') {
     return attempt(async () => {
-      const made = await asked(api.POST('/api/templates', { body: { name: 'New template' } }))
-      await router.push(`/templates/${made.id}${place}`)
+      await load()
+      const left = templates.value?.find(
+        (t) => t.name.startsWith(unnamed) && t.revision === 0 && t.channels === bareChannels,
+      )
+      const { id } = left ?? (await asked(api.POST('/api/templates', { body: { name: unnamed } })))
+      await router.push(`/templates/${id}${place}`)
     })
   }
 

@@ -42,6 +42,14 @@ const size = computed(() => {
   return plan.value && megabytesText(lanes, plan.value.seconds + tail.value, plan.value.sampleRateHz, depth.value)
 })
 const resting = computed(() => pairsOf(ticked.value.filter((c) => c.playsPrint)))
+/** Outputs come along with their instrument. */
+const back = computed(() => {
+  const played = resting.value.filter((p) => document.rows.get(p.channel)?.channel.kind === 'instrument').length
+  const [count, one, many] = played
+    ? [played, 'the instrument', 'instruments']
+    : [resting.value.length, 'the output', 'outputs']
+  return count === 1 ? one : `${count} ${many}`
+})
 const ready = computed(() => pairsOf(ticked.value.filter((c) => !c.playsPrint && isWhole(c))))
 
 /** An output without a print would fall silent with its instrument. */
@@ -131,7 +139,7 @@ async function swap(pairs: { channel: string; twin: string }[], toPrints: boolea
           {{ ready.length === 1 ? 'it is' : 'they are' }}
         </button>
         <button v-if="resting.length" type="button" class="plain" @click="swap(resting, false)">
-          Bring {{ resting.length === 1 ? 'the instrument' : `${resting.length} instruments` }} back
+          Bring {{ back }} back
         </button>
       </p>
       <JobLine
