@@ -145,14 +145,16 @@ const onSongs = computed(() => route.name === 'songs' || route.name === 'song')
   .rail {
     flex-direction: row;
     padding: 0 8px;
-    justify-content: space-around;
+    gap: 4px;
+    overflow-x: auto;
+    scrollbar-width: none;
   }
 
   .rail a,
   .rail button {
+    flex: 1 0 auto;
     width: auto;
-    min-width: 0;
-    padding-inline: 2px;
+    padding-inline: 4px;
     font-size: 9.5px;
   }
 

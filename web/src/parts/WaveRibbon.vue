@@ -44,6 +44,19 @@ const loudLine = computed(() => {
   return `M${props.loudness.map((lufs, i) => `${((i / (points - 1)) * width.value).toFixed(1)} ${y(lufs)}`).join('L')}`
 })
 
+/** Names as far as their sections are wide enough for them. */
+const letterPx = 6
+const labels = computed(() =>
+  props.sections.map(({ name, from }, i) => {
+    const letters = Math.floor((((props.sections[i + 1]?.from ?? 1) - from) * width.value - 6) / letterPx)
+    return {
+      name,
+      from,
+      shown: name.length <= letters ? name : letters > 3 ? `${name.slice(0, letters - 1).trimEnd()}…` : '',
+    }
+  }),
+)
+
 const leastShare = 0.005
 const drawn = ref<LoopRange>()
 const shown = computed(() => drawn.value ?? props.range)
@@ -126,9 +139,12 @@ function onKey(event: KeyboardEvent) {
       <path :d="ribbon" fill="var(--wave)" :opacity="faded ? 0.45 : 1" />
       <path class="loud" :d="loudLine"><title>Loudness over time: the top is 0 LUFS, the bottom −60</title></path>
       <path v-if="!ribbon" :d="`M0 17H${width}`" stroke="var(--line)" />
-      <g v-for="section in sections" :key="section.name">
+      <g v-for="section in labels" :key="section.name">
         <path v-if="section.from > 0" :d="`M${section.from * width} 0v36`" stroke="var(--panel)" stroke-width="2" />
-        <text :x="section.from * width + 2" y="47">{{ section.name }}</text>
+        <text :x="section.from * width + 2" y="47">
+          {{ section.shown }}
+          <title>{{ section.name }}</title>
+        </text>
       </g>
       <path v-if="ribbon" :d="`M${head * width} 0v37`" stroke="var(--lamp)" stroke-width="1.5" />
     </svg>

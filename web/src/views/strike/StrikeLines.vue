@@ -24,12 +24,16 @@ const isFact = computed(() => props.group === 'names' || props.group === 'odd')
     </h2>
     <p v-if="strikeGroups[group].about" class="quiet">{{ strikeGroups[group].about }}</p>
     <ul>
-      <li v-for="line in shown" :key="line.key" :class="{ stays: !line.goes && !isFact }">
+      <li
+        v-for="line in shown"
+        :key="line.key"
+        :class="{ stays: !line.goes && !isFact, fixed: !line.mayTurn && !isFact }"
+      >
         <label v-if="line.mayTurn">
           <input type="checkbox" :checked="line.goes" @change="$emit('turn', line.key)" />
           <span class="words">{{ line.words }}</span>
         </label>
-        <span v-else class="words" :class="{ fixed: !isFact }">{{ line.words }}</span>
+        <span v-else class="words">{{ line.words }}</span>
         <small v-if="line.why" class="quiet">{{ line.why }}</small>
       </li>
     </ul>
@@ -73,7 +77,14 @@ li {
   padding: 1px 0;
 }
 
+/* A reason that has no room behind its line begins under the words, not under the box. */
+li:has(label),
+.fixed {
+  padding-left: 28px;
+}
+
 label {
+  margin-left: -28px;
   display: flex;
   gap: 8px;
   align-items: baseline;
@@ -83,10 +94,6 @@ input {
   accent-color: var(--lamp-ground);
   position: relative;
   top: 2px;
-}
-
-.fixed {
-  padding-left: 21px;
 }
 
 .stays .words {
