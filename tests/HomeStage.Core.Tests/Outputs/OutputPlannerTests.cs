@@ -46,6 +46,14 @@ public sealed class OutputPlannerTests
         }
     }
 
+    [Fact]
+    public void LikenessKept_OfAPieceByItself_IsWhole()
+    {
+        var plans = ((PlanResult.Planned)OutputPlanner.Plans([new("Bell", "drums/metal")], 4, JackUse.Singles, [])).Plans;
+
+        Assert.Equal(1, Assert.Single(plans).LikenessKept);
+    }
+
     /// <summary>By hand: two toms of a family are 2 apart, all else 4; all together cost 4·(3·3) + 4·4·3 + 2 = 86, the toms alone 2; 84 of 86 are 97.67 %.</summary>
     [Fact]
     public void LikenessPercent_IsRoundedDown_AndWholeOnlyWhereNothingShares()
