@@ -63,7 +63,7 @@ test('what is counted is set with the timeline, and heard once before the loop',
   await page.waitForFunction(() => window.started.some((s) => s.loopEnd > 0))
   const loop = await page.evaluate(() => window.started.map(({ node: _, ...s }) => s).find((s) => s.loopEnd > 0))
   assert.ok(Math.abs(loop.loopStart - 3 * quarter) < 0.001 && Math.abs(loop.loopEnd - 9 * quarter) < 0.001, JSON.stringify(loop))
-  await page.locator('.ribbon').getByText('Count-in').waitFor()
+  await page.locator('.ribbon title', { hasText: 'Count-in' }).waitFor({ state: 'attached' })
 })
 
 test('a device that plays a known file with known errors: each note is kept within 2 ms, and on the grid where it is pulled', async () => {

@@ -10,8 +10,6 @@ namespace HomeStage.Core.Editing;
 /// <param name="Instrument">Id in the catalogue; null for what suits the channel's name. Of no meaning for an audio channel.</param>
 public sealed record TurnInto(ChannelId Channel, ChannelKind Kind, string? Instrument = null) : ManyChannelsEdit
 {
-    public override bool ChangesRouting => true;
-
     protected override ManyResult Change(Template template)
     {
         if (!template.Channels.TryGet(Channel, out var channel))

@@ -5,6 +5,7 @@ using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Comparing;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Timing;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
@@ -137,6 +138,51 @@ public class DifferenceTests
 
         Assert.Equal([new RemoveShape(new("keys"), new PanTarget(), "song")], Difference.Between(two, one));
         Assert.IsType<PutShape>(Assert.Single(Difference.Between(one, two)));
+    }
+
+    /// <summary>By what is there twice: the edits that put the one and the other.</summary>
+    private static readonly Dictionary<string, Func<string, Edit>> Twice = new()
+    {
+        ["a groove"] = n => new PutGroove(new Core.Notes.Groove(n, Ticks.PerQuarter, [new(0)])),
+        ["a patch"] = n => new PutPatch(new("gain", n, Map<double>.Empty)),
+        ["a split that is put aside"] = n => new PutAside(new(new() { Id = new(n), Name = n, Kind = ChannelKind.Split, Source = new OutputSource(new("keys"), 2) }, ["Kick"], ["36"], [])),
+        ["a copy of the shelf"] = n => new PutShelfCopy(new(ShelfKind.Groove, n, "item", 1, Map<string>.Empty)),
+        ["a default strip"] = n => new PutDefaultStrip(new(new(n == "one" ? ChannelKind.Bus : ChannelKind.Audio), new() { Inserts = [] })),
+        ["a lever"] = n => new PutLever(new(n, n, 0, [])),
+        ["a pattern"] = n => new PutPattern(new("keys"), new(n, Ticks.PerQuarter, [new(0, 120, 60, 100)], [])),
+        ["a sound"] = n => new PutStarter(new("voice"), new(n, new(new('a', 64), n, 48000, 1, 48000), false, new(0), [])),
+        ["a send"] = n => new PutSend(new("keys"), new(new(n == "one" ? "hall" : "plate"), new(-6))),
+        ["a feed"] = n => new PutFeed(new("keys"), new(new("band"), new(n == "one" ? "first" : "second"), new(0))),
+        ["an insert"] = n => new AddInsert(new("keys"), Insert(n, "gain")),
+        ["a chain"] = n => new PutChain(new("keys"), new(n, n, [new(n == "one" ? "eq" : "comp")])),
+        ["a channel"] = n => Bus(n, "mix-bus"),
+    };
+
+    public static TheoryData<string, bool> OneOfTwo => [.. Twice.Keys.SelectMany(k => (IEnumerable<TheoryDataRow<string, bool>>)[(k, true), (k, false)])];
+
+    [Theory]
+    [MemberData(nameof(OneOfTwo))]
+    public void Between_OneOfTwoThatGoes_TakesThatOneAway_AndPutsItBack(string what, bool first)
+    {
+        var key = new KeyInput(true);
+        var stage = OneBar(Return("hall", "mix-bus"), Return("plate", "mix-bus"), Bus("band", "mix-bus", Insert("first", "compressor") with { Key = key }, Insert("second", "compressor") with { Key = key }),
+            Tone("keys", "mix-bus", strip: [Insert("eq", "equaliser"), Insert("comp", "compressor")]),
+            new AddChannel(new() { Id = new("voice"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus }));
+        var both = stage.With(Twice[what]("one"), Twice[what]("two"));
+        var one = stage.With(Twice[what](first ? "one" : "two"));
+
+        Assert.Equal(one, Turned(both, one));
+        Assert.Equal(both, Turned(one, both));
+        Assert.Single(Difference.Between(both, one));
+    }
+
+    [Fact]
+    public void Between_AChannelThatItsOwnNotesRestart_IsMadeByOneEdit()
+    {
+        var stage = OneBar();
+        var restarted = stage.With(Tone("keys", "mix-bus", strip: Insert("duck", "ducker") with { Trigger = NoteTrigger.Plain with { Notes = [new("keys")] } }));
+
+        Assert.IsType<AddChannel>(Assert.Single(Difference.Between(stage, restarted)));
     }
 
     private static Template Turned(Template from, Template to)

@@ -23,6 +23,31 @@ public class EditTests
     }
 
     [Fact]
+    public void ABatch_OfMoreEditsThanThereIsRoomFor_IsRefusedBeforeItsFirst()
+    {
+        var edits = Enumerable.Repeat<Edit>(new SetMute(EmptyStage.MixBus, true), Batch.MostEdits).ToList();
+        Assert.IsType<BatchResult.Applied>(Batch.Apply(OneBar(), edits));
+
+        var refused = Assert.IsType<BatchResult.Refused>(Batch.Apply(OneBar(), [.. edits, new SetMute(EmptyStage.MixBus, false)]));
+
+        Assert.Equal((0, "too-many"), (refused.EditIndex, refused.Why.Code));
+    }
+
+    /// <summary>What says more comes after what says less; alike by kind, role and family.</summary>
+    [Fact]
+    public void PutDefaultStrip_InWhateverOrder_LaysThemInOne()
+    {
+        StripScope[] scopes = [new(ChannelKind.Bus), new(null, Family: "voices"), new(ChannelKind.Audio, Family: "drums"), new(ChannelKind.Audio, Family: "voices"), new(ChannelKind.Audio, Role: "keys"), new(ChannelKind.Audio, Role: "lead-voice")];
+        Edit[] Put(IEnumerable<StripScope> order) => [.. order.Select(s => new PutDefaultStrip(new(s, new() { Inserts = [] })))];
+
+        var defaults = OneBar(Put(scopes)).Defaults;
+
+        Assert.Equal(defaults, OneBar(Put(scopes.Reverse())).Defaults);
+        Assert.Equal(defaults.Select(d => d.For.Weight).Order(), defaults.Select(d => d.For.Weight));
+        Assert.Equal(["keys", "lead-voice"], defaults.Select(d => d.For.Role).OfType<string>());
+    }
+
+    [Fact]
     public void RemoveChannel_ABus_LetsItsFeedersFeedWhatItFed()
     {
         var template = OneBar(Bus("drums", "mix-bus"), Tone("tone", "drums")).With(new RemoveChannel(new("drums")));

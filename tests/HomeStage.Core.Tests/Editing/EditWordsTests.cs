@@ -100,6 +100,7 @@ public class EditWordsTests
         { new SetTimeline(new(120, new(4, 4), [new("Refrain", 1, Id: "song")])), "Song is called Refrain" },
         { new SetTimeline(new(120, new(4, 4), [new("Refrain", 2, Id: "song")])), "The sections are Refrain (2 bars)" },
         { new SetTimeline(new(92, new(4, 4), [new("Refrain", 1, Id: "song")])), "The sections are Refrain (1 bar)" },
+        { new SetTimeline(new(120, new(6, 8), [new("Refrain", 1, Id: "song")])), "The sections are Refrain (1 bar)" },
         { new SetTimeline(new(120, new(4, 4), [new("Song", 2), new("End", 1)])), "The sections are Song (2 bars), End (1 bar)" },
         { new Describe("Other", "", [], ""), "It is now called Other" },
         { new Describe("One bar", "", [], "Play"), "The prompt note is rewritten" },

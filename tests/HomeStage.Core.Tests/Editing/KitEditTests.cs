@@ -115,6 +115,15 @@ public class KitEditTests
     }
 
     [Fact]
+    public void SendToOutput_TheFirst_KeepsItsName_WhereNothingElseLeavesByIt()
+    {
+        var empty = Stage.With(new SendToOutput(Player, ["Tick", "Wash"], 4));
+        Assert.DoesNotContain(KitOf(empty).Lines, l => l.Output == 1);
+
+        Assert.Equal("The rest", KitOf(empty.With(new SendToOutput(Player, ["Boot"], 1))).Outputs[0].Name);
+    }
+
+    [Fact]
     public void SendToOutput_ThatIsTaken_JoinsIt_AndNeedsNoSplit()
     {
         var after = Stage.With(new SendToOutput(Player, ["Tick"], 3));
