@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { seriousIn } from './serious.mjs'
-import { openStage, row, settles } from './stage.mjs'
+import { journey, openStage, row, settles } from './stage.mjs'
 
 let stage, page, id
 before(async () => {
@@ -93,7 +93,7 @@ test('on paper there is nothing to press, and all of it is there', async () => {
   await page.emulateMedia({ media: 'screen' })
 })
 
-test('stems are listed with what would be silent, rendered at once, and each is as long and as wide as asked', async () => {
+journey('stems are listed with what would be silent, rendered at once, and each is as long and as wide as asked', async () => {
   await page.getByRole('button', { name: 'Stems…' }).click()
   const dialog = page.getByRole('dialog', { name: 'Stems' })
   // Nothing plays on this stage yet: that is said before anything is rendered.

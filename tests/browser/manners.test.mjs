@@ -109,7 +109,7 @@ test('a section that is renewed in name keeps what plays in it', async () => {
 test('an edit and an opening that are answered late never show one document as another', async () => {
   const ferry = open()
   const [first] = (await stage.get('/api/templates')).filter((t) => t.id !== ferry)
-  const late = (route) => setTimeout(() => void route.continue(), 1500)
+  const late = (route) => setTimeout(() => void route.continue(), 700)
   await page.route(`**/api/documents/${ferry}/edits`, late)
   await (await fromTop('Clap')).click()
   await page.keyboard.press('m')
@@ -127,7 +127,7 @@ test('an edit and an opening that are answered late never show one document as a
   await page.getByRole('link', { name: 'Night Ferry', exact: true }).click()
   await page.getByRole('link', { name: 'Library' }).click()
   await page.getByRole('link', { name: first.name, exact: true }).click()
-  await page.waitForTimeout(2200)
+  await page.waitForTimeout(1100)
   assert.ok(await page.getByRole('heading', { name: first.name, level: 1 }).isVisible())
   const asked = []
   page.on('request', (request) => request.url().includes(`/${ferry}`) && asked.push(request.url()))

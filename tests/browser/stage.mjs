@@ -70,7 +70,7 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
 
   async function close() {
     await browser.close()
-    console.log(`actions in ${basename(process.argv[1], '.test.mjs')}: ${actions.all}`)
+    console.log(`actions in ${basename(process.argv[1]).split('.')[0]}: ${actions.all}`)
     server.kill('SIGKILL')
     rmSync(data, { recursive: true, force: true })
   }

@@ -258,7 +258,7 @@ test('a curve of a lever is spread over every section at once, and taken away al
   await settles(drawnOver, [])
 })
 
-test('a chain is made of what stands there, its control moves and switches, and it is kept and put in elsewhere', async () => {
+journey('a chain is made of what stands there, its control moves and switches, and it is kept and put in elsewhere', async () => {
   const id = await emptyStage()
   await add('instrument', ['Marimba low', 'Marimba high'])
   await page.getByRole('link', { name: 'Strip' }).click()

@@ -2,7 +2,7 @@
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
 import { parseMidi, writeMidi } from 'midi-file'
-import { journey, openStage, row, settles } from './stage.mjs'
+import { openStage, row, settles } from './stage.mjs'
 
 let stage
 let page
@@ -166,7 +166,7 @@ async function cabled() {
   })
 }
 
-journey('what comes in at an input is kept on an audio channel, placed by the measured round trip', async () => {
+test('what comes in at an input is kept on an audio channel, placed by the measured round trip', async () => {
   const notes = [[0, 60], [1300, 67], [2400, 63], [3700, 70], [4800, 58]].map(([startTick, number]) => ({ startTick, lengthTicks: 300, number, velocity: 100 }))
   await edit([
     { type: 'put-pattern', channel: 'glass-keys', pattern: { name: 'Uneven', lengthTicks: 5760, notes, sections: ['quay'] } },

@@ -5,7 +5,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
 import { seriousIn } from './serious.mjs'
-import { journey, openStage, pick, settles } from './stage.mjs'
+import { openStage, pick, settles } from './stage.mjs'
 import { playedElsewhere } from './workstation.mjs'
 
 let stage, page, id
@@ -44,7 +44,7 @@ test('the call sheet leads to the test, a MIDI file with the names of the channe
   await page.getByText('Comes in from outside; no note fires it: Alto.').waitFor()
 })
 
-journey('what was set up wrongly is found in what comes back, and nothing else', async () => {
+test('what was set up wrongly is found in what comes back, and nothing else', async () => {
   const names = []
   const files = await playedElsewhere(stage, id, (c) => c.kind !== 'audio' && c.kind !== 'trigger', (channels) => {
     const [first, second, third, fourth] = splits(channels)
@@ -68,7 +68,7 @@ journey('what was set up wrongly is found in what comes back, and nothing else',
   assert.deepEqual(await seriousIn(page), [])
 })
 
-journey('when it is mended nothing is wrong, and the call sheet is ticked', async () => {
+test('when it is mended nothing is wrong, and the call sheet is ticked', async () => {
   const files = await playedElsewhere(stage, id, (c) => c.kind !== 'audio' && c.kind !== 'trigger')
   await page.getByLabel('Recordings of the test').setInputFiles(written(files, 'right', { rate: 48000, gainDb: -3, begins: 0.4 }))
   await page.getByText('Nothing is wrong with what came back.').waitFor({ timeout: 120_000 })
@@ -81,7 +81,7 @@ journey('when it is mended nothing is wrong, and the call sheet is ticked', asyn
   await page.getByText(`${shown} done`).waitFor()
 })
 
-journey('a file is what a person says, what its sound says where its name does not, and refused where it is none', async () => {
+test('a file is what a person says, what its sound says where its name does not, and refused where it is none', async () => {
   await page.getByRole('link', { name: 'Line check from outside…' }).click()
   const files = await playedElsewhere(stage, id, (c) => c.kind === 'split')
   const nameless = new Map([...files].map(([, wave], n) => [`Audio ${n + 31}`, wave]))
