@@ -23,7 +23,7 @@ public class DemoTests
     [MemberData(nameof(Names))]
     public void Template_SoundsInEachAct_BelowItsCeiling(string name)
     {
-        var template = Template(name);
+        var template = Runs.AreLong ? Template(name) : Shortened(Template(name), 4);
         foreach (var act in Runs.AreLong ? [.. template.Acts] : (IReadOnlyList<Act>)[template.Acts[^1]])
         {
             var sound = Renderer.Render(template, new(act.Id, Section: template.Timeline.Sections[0].Id));
@@ -48,7 +48,7 @@ public class DemoTests
     [Fact]
     public void NightFerry_DucksTheBassBySixDb_AndTheInstrumentsByThreeAndAHalf()
     {
-        var ferry = Template("Night Ferry");
+        var ferry = Shortened(Template("Night Ferry"), 1);
 
         // The key tone is −6 dBFS: 8 dB over −14 at 4 : 1 is 6 dB, 7 dB over −13 at 2 : 1 is 3.5 dB.
         Assert.Equal(6.0, DuckDb(ferry, "bass"), 0.8);
@@ -60,6 +60,9 @@ public class DemoTests
     {
         Assert.Contains(Template("Night Ferry").Channels[new ChannelId("open-water")].Sends, s => s.To.Value == "far-shore");
     }
+
+    private static Template Shortened(Template template, int bars) =>
+        template with { Timeline = template.Timeline with { Sections = template.Timeline.Sections.Select(s => s with { Bars = Math.Min(s.Bars, bars) }).ToSequence() } };
 
     /// <summary>How much quieter the bus is 60 ms after a felt beat with its feed than without, by the energy of 40 ms.</summary>
     private static double DuckDb(Template template, string bus)

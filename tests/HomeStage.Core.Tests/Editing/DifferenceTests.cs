@@ -176,6 +176,22 @@ public class DifferenceTests
         Assert.Single(Difference.Between(both, one));
     }
 
+    [Theory]
+    [InlineData("eq", "a eq b c")]
+    [InlineData("eq", "c b a eq")]
+    [InlineData("eq comp", "comp a eq b")]
+    [InlineData("eq comp gate", "x gate y comp z")]
+    public void Between_StripsOfAnyOrder_IsOneEditForEachInsertThatComesGoesOrMoves(string was, string now)
+    {
+        var from = OneBar(Bus("band", "mix-bus", [.. was.Split(' ').Select(i => Insert(i, "gain"))]));
+        var to = OneBar(Bus("band", "mix-bus", [.. now.Split(' ').Select(i => Insert(i, "gain"))]));
+
+        Assert.Equal(to, Turned(from, to));
+        Assert.Equal(from, Turned(to, from));
+        var (before, after) = (was.Split(' ').ToHashSet(), now.Split(' ').ToHashSet());
+        Assert.InRange(Difference.Between(from, to).Count, after.Except(before).Count() + before.Except(after).Count(), after.Union(before).Count() - 1);
+    }
+
     [Fact]
     public void Between_AChannelThatItsOwnNotesRestart_IsMadeByOneEdit()
     {

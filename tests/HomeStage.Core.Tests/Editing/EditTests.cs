@@ -33,6 +33,58 @@ public class EditTests
         Assert.Equal((0, "too-many"), (refused.EditIndex, refused.Why.Code));
     }
 
+    [Theory]
+    [InlineData(0, "new main mix-bus")]
+    [InlineData(1, "main new mix-bus")]
+    [InlineData(2, "main mix-bus new")]
+    [InlineData(null, "main mix-bus new")]
+    public void AddChannel_StandsWhereItIsPut(int? place, string order)
+    {
+        Assert.Equal(order.Split(' '), OneBar(new AddChannel(Bus("new", "mix-bus").Channel, place)).Channels.Select(c => c.Id.Value));
+    }
+
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(3)]
+    public void AddChannel_OutsideOfTheOrder_IsRefused(int place)
+    {
+        Assert.IsType<Refusal.OutOfRange>(OneBar().RefusalOf(new AddChannel(Bus("new", "mix-bus").Channel, place)));
+    }
+
+    [Fact]
+    public void PutAside_OfOneThatIsThere_ChangesThatOne_AndUndoBringsItBack()
+    {
+        static PutAside Away(string id, string line) => new(new(new() { Id = new(id), Name = id, Kind = ChannelKind.Split, Source = new OutputSource(new("keys"), 2) }, [line], [line], []));
+        var two = OneBar(Away("a", "Kick"), Away("b", "Snare"));
+
+        var changed = Assert.IsType<BatchResult.Applied>(Batch.Apply(two, [Away("b", "Rim")]));
+
+        Assert.Equal(["Kick", "Rim"], changed.Template.Aside.Select(a => a.Lines.Single()));
+        Assert.Equal(two, Assert.IsType<BatchResult.Applied>(Batch.Apply(changed.Template, changed.Inverse)).Template);
+    }
+
+    [Fact]
+    public void StandAlike_InAnActThatIsNone_IsRefused_AndInOneThatIsThereParks()
+    {
+        var template = OneBar(Bus("a", "mix-bus", Comp), Bus("b", "mix-bus", Comp));
+        StandAlike In(string? act, bool live = false) => new([new("a"), new("b")], new("a"), Comp.Id, act, live);
+
+        Assert.Equal("There is no act 'tour' in this template.", template.RefusalOf(In("tour")).Sentence);
+        Assert.All(["a", "b"], id => Assert.Equal(["mix"], template.With(In("mix")).Channels[new ChannelId(id)].Inserts[0].ParkedIn));
+        Assert.All(["a", "b"], id => Assert.Equal(["record"], template.With(In("mix"), In("record"), In("mix", live: true)).Channels[new ChannelId(id)].Inserts[0].ParkedIn));
+        Assert.All(["a", "b"], id => Assert.True(template.With(In(null)).Channels[new ChannelId(id)].Inserts[0].Off));
+    }
+
+    [Fact]
+    public void LayStrip_WithStages_SetsThoseOfActsThatAreHere()
+    {
+        var stages = Map<StageState>.From([new("mix", StageState.InTheWings), new("tour", StageState.InTheWings)]);
+
+        var laid = OneBar(Bus("a", "mix-bus")).With(new LayStrip([new("a")], new() { Stages = stages })).Channels[new ChannelId("a")];
+
+        Assert.Equal([("mix", StageState.InTheWings)], laid.Stages.Select(s => (s.Key, s.Value)));
+    }
+
     /// <summary>What says more comes after what says less; alike by kind, role and family.</summary>
     [Fact]
     public void PutDefaultStrip_InWhateverOrder_LaysThemInOne()

@@ -115,6 +115,19 @@ public class KitEditTests
     }
 
     [Fact]
+    public void PutFarMicrophone_StandsLast_OrTakesTheVeryPlaceOfAnother()
+    {
+        static FarMicrophone Far(string name) => FarMicrophone.Stereo(name, "drums/rooms", 1, FarPlace.Hall);
+        string[] Names(Template of) => [.. KitOf(of).Far.Select(f => f.Microphone.Name)];
+        var two = Stage.With(new PutFarMicrophone(Player, Far("Attic")), new PutFarMicrophone(Player, Far("Cellar")));
+
+        Assert.Equal(["Attic", "Cellar"], Names(two));
+        Assert.Equal(["Loft", "Cellar"], Names(two.With(new PutFarMicrophone(Player, Far("Loft"), "Attic"))));
+        Assert.Equal(["Attic", "Loft"], Names(two.With(new PutFarMicrophone(Player, Far("Loft"), "Cellar"))));
+        Assert.IsType<Refusal.Missing>(two.RefusalOf(new PutFarMicrophone(Player, Far("Loft"), "Porch")));
+    }
+
+    [Fact]
     public void SendToOutput_TheFirst_KeepsItsName_WhereNothingElseLeavesByIt()
     {
         var empty = Stage.With(new SendToOutput(Player, ["Tick", "Wash"], 4));
