@@ -7,5 +7,7 @@ namespace HomeStage.Core.Tests;
 [AttributeUsage(AttributeTargets.Method)]
 public sealed class RepeatedAttribute : PropertyAttribute
 {
+#pragma warning disable xUnit3003 // The attribute of the package takes no source either.
     public RepeatedAttribute(int brief, int many) => MaxTest = Runs.Of(brief, many);
+#pragma warning restore xUnit3003
 }

@@ -6,7 +6,6 @@ using HomeStage.Core.Making;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Soundcheck.Findings;
 using HomeStage.Core.Templates;
-using HomeStage.TestKit;
 
 namespace HomeStage.Core.Tests.Casting;
 

@@ -1,5 +1,4 @@
 using HomeStage.Core.Automation;
-using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Templates;
 
