@@ -189,9 +189,10 @@ public sealed class SplitBatch
     /// <param name="isTaken">Whether one of those in it is called after the family already: a snare beside its rim.</param>
     private static string SumName(string family, bool isTaken) => isTaken ? $"{FamilyTree.Spoken(family)} sum" : FamilyTree.Spoken(family);
 
+    /// <summary>Whether it sums a family of the kit and nobody has put work into it.</summary>
     private static bool IsPlainSum(Channel channel, ChannelId? bus, Kit kit) =>
-        channel is { Kind: ChannelKind.Bus, Inserts.Count: 0, Sends.Count: 0, Feeds.Count: 0, Shapes.Count: 0, Note.Length: 0, Muted: false } && channel.Destination == bus
-        && channel.Level == default && kit.Lines.Any(l => FamilyTree.Parts(l.Family) is { Count: > 1 } parts && (channel.Name == SumName(parts[1], false) || channel.Name == SumName(parts[1], true)));
+        channel is { Kind: ChannelKind.Bus, Inserts.Count: 0, Sends.Count: 0, Feeds.Count: 0, Shapes.Count: 0, Note.Length: 0, Muted: false, PolarityFlipped: false, Pan: 0, HueDegrees: null, Role: null }
+        && channel.Destination == bus && channel.Level == default && kit.Lines.Any(l => FamilyTree.Parts(l.Family) is { Count: > 1 } parts && (channel.Name == SumName(parts[1], false) || channel.Name == SumName(parts[1], true)));
 
     /// <returns>The second part of the family that all pieces of a split share; empty for none.</returns>
     private static string FamilyOf(Kit kit, Channel split)

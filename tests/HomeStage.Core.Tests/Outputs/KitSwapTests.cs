@@ -156,6 +156,19 @@ public sealed class KitSwapTests
         Assert.Empty(swap.Widened);
     }
 
+    [Fact]
+    public void Of_NewPiecesOfNoFamily_NamesTheirOutputAfterTheFirstOfThem()
+    {
+        Kit old = new([Piece.Pad("Kick", 36, "drums/kick", 2, DrumSound.Kick)], [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var next = old with { Pieces = [.. old.Pieces, Piece.Pad("Zyx", 60, "", 1, DrumSound.Bell), Piece.Pad("Qwv", 61, "", 1, DrumSound.Bell)] };
+        var template = OnStage(old, [new("Kick", 2)]);
+
+        var after = KitOf(template.With([.. KitSwap.Of(template, Player, InstrumentCatalogue.Flotsam, next).Edits]));
+
+        Assert.Equal(["Zyx", "Qwv"], after.Lines.Where(l => l.Output == 3).Select(l => l.Name));
+        Assert.Equal("Zyx", after.Outputs[2].Name);
+    }
+
     /// <summary>Among pieces of one family that have nothing else in common, the one at the same place of the kit is stood in for.</summary>
     [Fact]
     public void Of_PiecesThatAreAlike_PairsThemByTheirPlaces()

@@ -31,6 +31,9 @@ public class WorkedOnTests
         ["a note"] = c => c with { Note = "Keep this one" },
         ["its level"] = c => c with { Level = new(-3) },
         ["its mute"] = c => c with { Muted = true },
+        ["its hue"] = c => c with { HueDegrees = 200 },
+        ["its role"] = c => c with { Role = "keys" },
+        ["its polarity"] = c => c with { PolarityFlipped = true },
     };
 
     public static TheoryData<string> Kinds => [.. Work.Keys];
@@ -55,6 +58,50 @@ public class WorkedOnTests
         Assert.Equal(
             Applied(Whole, 2).Channels.Single(c => c.Name == "Tom high").Id,
             Applied(Applied(Whole, 2), 1).Channels.Single(c => c.Kind == ChannelKind.Split && c.Name == "Toms").Id);
+
+    [Fact]
+    public void Splits_StandBehindTheirInstrument_WhateverStandsBehindThat()
+    {
+        var order = Applied(Whole, 2).Channels.ToList();
+
+        var behind = order.SkipWhile(c => c.Id != Player).Skip(1).TakeWhile(c => c.Id.Value != "hall").ToList();
+
+        // The sum of the toms stands before what it sums.
+        Assert.Equal(["Kick", "Toms", "Tom high", "Tom low"], behind.Select(c => c.Name));
+    }
+
+    /// <summary>A family that is summed already takes what a finer plan parts from it.</summary>
+    [Fact]
+    public void Finer_PutsASplitThatIsNewIntoTheSumOfItsFamily()
+    {
+        var three = new Kit([.. Set.Pieces, Piece.Pad("Tom floor", 41, "drums/toms", 1, DrumSound.LowTom)], Set.Outputs.Add(new("Output 5", ChannelFormat.Stereo)));
+        var stage = Whole.With(new SetSource(Player, new InstrumentSource(InstrumentCatalogue.Tidewater, three)));
+        var summed = Applied(stage, 2);
+        var bus = summed.Channels.Single(c => c is { Kind: ChannelKind.Bus, Name: "Toms" }).Id;
+        Assert.Equal(2, summed.Channels.Count(c => c.Destination == bus));
+
+        var finest = Applied(summed, 3);
+
+        Assert.Equal(["Tom floor", "Tom high", "Tom low"], finest.Channels.Where(c => c.Destination == bus).Select(c => c.Name).Order(StringComparer.Ordinal));
+    }
+
+    /// <summary>What was put aside of one machine is no other's, though both have pieces of the same names.</summary>
+    [Fact]
+    public void Finer_TakesBackOnlyWhatWasTheMachinesOwn()
+    {
+        var other = new ChannelId("twin");
+        var both = Whole.With(new AddChannel(new() { Id = other, Name = "Twin set", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, Set) }));
+        var fine = Applied(both, 2);
+        var coarse = Applied(fine.With([.. fine.Channels.Where(c => c.Kind == ChannelKind.Split).Select(c => new SetLevel(c.Id, new(-7)))]), 1);
+        Assert.NotEmpty(coarse.Aside);
+
+        var kit = ((InstrumentSource)coarse.Channels[other].Source!).Kit!;
+        var jacks = KitJacks.Of(kit);
+        var twin = coarse.With([.. SplitBatch.Of(coarse, other, ((PlanResult.Planned)jacks.Plans(kit)).Plans[^1])]);
+
+        Assert.All(twin.Channels.Where(c => c.Source is OutputSource s && s.Instrument == other), c => Assert.Equal(default, c.Level));
+        Assert.Equal(coarse.Aside, twin.Aside);
+    }
 
     [Fact]
     public void Splits_GetTheirDefaultStrip_WhichIsNobodysWork()
