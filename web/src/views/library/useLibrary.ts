@@ -79,7 +79,7 @@ export function useLibrary() {
     return attempt(async () => {
       await load()
       const left = templates.value?.find(
-        (t) => t.name.startsWith(unnamed) && t.revision === 0 && t.channels === bareChannels,
+        (t) => t.name.startsWith(unnamed) && t.revision === 0 && t.channels === bareChannels && !t.basedOn,
       )
       const { id } = left ?? (await asked(api.POST('/api/templates', { body: { name: unnamed } })))
       await router.push(`/templates/${id}${place}`)
