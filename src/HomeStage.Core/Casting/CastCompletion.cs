@@ -15,7 +15,7 @@ public sealed record CastCompletion(string Text, int Replaces)
 
     private static readonly string[] SaidOfALine =
     [
-        "mono", "stereo", "input 1", "inputs 1", "mono jacks", "stereo jacks", "on two microphones", "makes room for the beat, 6 dB, back by 1/8", "into ", "by ", "split over 4", "every beat", "off the beat", "-6 dB", "hard left", "hard right",
+        "mono", "stereo", "input 1", "inputs 1", "mono jacks", "stereo jacks", "on nine outputs", "on two microphones", "makes room for the beat, 6 dB, back by 1/8", "into ", "by ", "split over 4", "every beat", "off the beat", "-6 dB", "hard left", "hard right",
     ];
 
     /// <summary>Common practice, and what the demo has not.</summary>

@@ -19,6 +19,9 @@ public sealed record CastDetails
 
     public int? SecondInput { get; init; }
 
+    /// <summary>The last input that is said, or that what is said to be stereo takes; 0 for none.</summary>
+    internal int LastInput => SecondInput ?? (Input is { } first ? first + (Format == ChannelFormat.Stereo ? 1 : 0) : 0);
+
     /// <summary>Whether several channels take the inputs from <see cref="Input"/> on in turn, rather than all the same.</summary>
     public bool InTurn { get; init; }
 
@@ -44,7 +47,7 @@ public sealed record CastDetails
 
     public double? RightQuarters { get; init; }
 
-    /// <summary>Of a reverb.</summary>
+    /// <summary>Of a reverb; nothing else is said to last for seconds.</summary>
     public double? DecaySeconds { get; init; }
 
     public double? LowCutHz { get; init; }
@@ -69,6 +72,12 @@ public sealed record CastDetails
 
     /// <summary>Whether what is named are the pieces of one machine, each on a jack of this width.</summary>
     public ChannelFormat? Jacks { get; init; }
+
+    /// <summary>How many outputs of that width it has, in [1, 64]; null for one a piece and one for the rest.</summary>
+    public int? JackCount { get; init; }
+
+    /// <summary>The width of a machine's outputs, single where only their number is said; null where nothing tells that it is a machine.</summary>
+    internal ChannelFormat? MachineJacks => Jacks ?? (JackCount is null ? null : ChannelFormat.Mono);
 
     /// <summary>Over how many outputs a machine is split; null for as finely as it can be.</summary>
     public int? SplitOver { get; init; }
@@ -100,6 +109,7 @@ public sealed record CastDetails
         EveryQuarters = EveryQuarters ?? line.EveryQuarters,
         OffBeat = OffBeat || line.OffBeat,
         Jacks = Jacks ?? line.Jacks,
+        JackCount = JackCount ?? line.JackCount,
         SplitOver = SplitOver ?? line.SplitOver,
     };
 }

@@ -21,7 +21,8 @@ internal static partial class CastPhrases
     private static readonly (Regex Phrase, Func<Match, CastDetails, CastDetails?> Said)[] All =
     [
         (InBrackets(), (m, d) => Bracketed(m.Groups["words"].Value, d)),
-        (Jacks(), (m, d) => d with { Jacks = m.Groups["width"].Value.StartsWith('s') ? ChannelFormat.Stereo : ChannelFormat.Mono }),
+        (OnJacks(), OnSoMany),
+        (Jacks(), (m, d) => d with { Jacks = WidthOf(m) }),
         (Width(), (m, d) => d with { Format = Format(m.Value) }),
         (Input(), (m, d) => Inputs(m, d)),
         (Microphones(), (m, d) => CastNumbers.Count(m.Groups["count"].Value) is >= 2 and <= 8 and var count ? d with { Microphones = count } : null),
@@ -90,6 +91,20 @@ internal static partial class CastPhrases
         return said;
     }
 
+    /// <summary>Whether it ends in a time in seconds, as a reverb's decay is told.</summary>
+    public static bool SaysDecay(string text) => Decay().IsMatch(text);
+
+    private static CastDetails? OnSoMany(Match match, CastDetails said)
+    {
+        var width = match.Groups["width"].Success ? WidthOf(match) : said.Jacks;
+        return CastNumbers.Count(match.Groups["count"].Value) is >= 1 and var count && count * (width == ChannelFormat.Stereo ? 2 : 1) <= KitRules.MostOutputs
+            ? said with { JackCount = count, Jacks = width }
+            : null;
+    }
+
+    /// <summary>A single jack is mono.</summary>
+    private static ChannelFormat WidthOf(Match match) => Format(match.Groups["width"].Value);
+
     private static CastDetails? Inputs(Match match, CastDetails said)
     {
         var first = int.Parse(match.Groups["first"].Value, CultureInfo.InvariantCulture);
@@ -124,6 +139,9 @@ internal static partial class CastPhrases
 
     [GeneratedRegex(@"\((?<words>([^()""]|""[^""]*"")*)\)$", Linear)]
     private static partial Regex InBrackets();
+
+    [GeneratedRegex(Gap + @"(?:on|with)\s+(?<count>\w+)\s+(?:(?<width>mono|single|stereo)\s+)?(?:jacks|outputs|outs)$", Linear)]
+    private static partial Regex OnJacks();
 
     [GeneratedRegex(Gap + @"(?<width>mono|single|stereo)\s+jacks?$", Linear)]
     private static partial Regex Jacks();

@@ -41,7 +41,7 @@ internal sealed record CastPlace(int? Under, string Name, ChannelKind? Kind = nu
             return kind;
         if (Kind is { } all)
             return all;
-        if (IsOfReturns)
+        if (IsOfReturns || said.DecaySeconds is not null)
             return ChannelKind.Return;
         if (said.Input is not null || said.Microphones is not null)
             return ChannelKind.Audio;

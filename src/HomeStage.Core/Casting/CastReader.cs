@@ -174,7 +174,7 @@ public static partial class CastReader
         }
 
         private static bool IsEffect(string name, CastPlace place) =>
-            place.IsOfReturns || name.Contains("(return", StringComparison.OrdinalIgnoreCase) || RoleReader.Read(name).Role is "delay" or "reverb";
+            place.IsOfReturns || CastPhrases.SaysDecay(name) || name.Contains("(return", StringComparison.OrdinalIgnoreCase) || RoleReader.Read(name).Role is "delay" or "reverb";
 
         /// <summary>What is said afterwards of the same: a level after making room is the depth.</summary>
         private static CastDetails Also(CastDetails before, CastDetails said) =>
@@ -184,7 +184,7 @@ public static partial class CastReader
 
         private void Stand(CastPlace place, List<Part> items, CastDetails all)
         {
-            if (items.Count > 0 && (all.Jacks ?? items.Select(i => i.Said.Jacks).FirstOrDefault(j => j is not null)) is { } jacks && !items.Exists(i => ArePads(i, place, all)))
+            if (items.Count > 0 && (all.MachineJacks ?? items.Select(i => i.Said.MachineJacks).FirstOrDefault(j => j is not null)) is { } jacks && !items.Exists(i => ArePads(i, place, all)))
             {
                 // What has jacks is one machine, and what is named are its pieces.
                 var at = items[0].At with { Length = items[^1].At.Start + items[^1].At.Length - items[0].At.Start };
@@ -199,13 +199,13 @@ public static partial class CastReader
                     Machine(place, item.At, MachineName(place), CommonPieces.First(item.Names.Count), item.Said.Over(all));
                 else
                     foreach (var (name, within) in Voiced(item).Select((n, i) => (n, i)))
-                        Add(place, item, name, item.Said.Over(all), item.Said.Input is null ? turn++ : within);
+                        Add(place, item, name, item.Said.Over(all), item.Said.Input is null ? turn++ : within, isAlone: (item.Said.Input is null ? items.Sum(i => Voiced(i).Count()) : Voiced(item).Count()) == 1);
         }
 
         private static string MachineName(CastPlace place) => $"{(place.Name.Length > 0 ? CastNumbers.Single(place.Name) : "Drum")} machine";
 
         private static bool ArePads(Part item, CastPlace place, CastDetails all) =>
-            item is { Quoted: false, Names.Count: > 1 } && NameWords.Of(item.Names[0]) is [.., "pad", "1"] && (place.IsOfDrums || (item.Said.Jacks ?? all.Jacks) is not null || (item.Names.Count >= FewestOfAMachine && !place.IsOfInstruments));
+            item is { Quoted: false, Names.Count: > 1 } && NameWords.Of(item.Names[0]) is [.., "pad", "1"] && (place.IsOfDrums || (item.Said.MachineJacks ?? all.MachineJacks) is not null || (item.Names.Count >= FewestOfAMachine && !place.IsOfInstruments));
 
         /// <summary>Several microphones at one thing are as many channels.</summary>
         private static IEnumerable<string> Voiced(Part item) => item.Said.Microphones is { } count
@@ -215,7 +215,7 @@ public static partial class CastReader
         private void Machine(CastPlace place, CastSpan at, string name, IReadOnlyList<string> pieces, CastDetails said) =>
             _entries.Add(new(at, Taken(name), ChannelKind.Instrument, place.Under, said) { UnderMain = place.UnderMain, Pieces = string.Join(", ", pieces), PieceCount = pieces.Count });
 
-        private void Add(CastPlace place, Part item, string name, CastDetails said, int turn)
+        private void Add(CastPlace place, Part item, string name, CastDetails said, int turn, bool isAlone)
         {
             var words = NameWords.Of(name);
             var spare = !item.Quoted && words.Contains("spare");
@@ -230,7 +230,7 @@ public static partial class CastReader
             }
 
             // Two inputs that are said of one channel are its sides; else they are taken in turn.
-            if (said.InTurn && said.Input is { } input && (item.Names.Count > 1 || item.Said.Microphones is not null || said.SecondInput is null || item.Said.Input is null))
+            if (said.InTurn && said.Input is { } input && !(said.SecondInput is not null && isAlone))
                 said = said with { Input = input + turn <= InputSource.Last ? input + turn : null, SecondInput = null };
 
             var kind = place.KindOf(full, said);

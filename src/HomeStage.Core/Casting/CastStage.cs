@@ -36,7 +36,7 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
     {
         _channels = [.. sheet.Entries.Select(_ => (ChannelId?)null)];
         // What says nothing of its input takes one that nobody else is told to take.
-        _nextInput = Math.Max(_nextInput, 1 + sheet.Entries.Select(e => Math.Max(e.Details.Input ?? 0, e.Details.SecondInput ?? 0)).DefaultIfEmpty(0).Max());
+        _nextInput = Math.Max(_nextInput, 1 + sheet.Entries.Select(e => e.Details.LastInput).DefaultIfEmpty(0).Max());
         var first = sheet.Entries.Select((entry, index) => (entry, index)).Where(x => x.entry.Kind == ChannelKind.Return).SelectMany(x => Above(sheet, x.index)).Distinct().Order().ToList();
         foreach (var index in first.Concat(Enumerable.Range(0, sheet.Entries.Count).Except(first)))
         {
@@ -125,7 +125,8 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
     {
         var wide = entry.Details.Jacks == ChannelFormat.Stereo;
         // One more than there are pieces: the first is for the rest.
-        var wish = new MachineWish(entry.Name, entry.Pieces!, (entry.PieceCount + 1) * (wide ? 2 : 1), wide) { Under = under, SplitOver = entry.Details.SplitOver };
+        var jacks = entry.Details.JackCount ?? entry.PieceCount + 1;
+        var wish = new MachineWish(entry.Name, entry.Pieces!, jacks * (wide ? 2 : 1), wide) { Under = under, SplitOver = entry.Details.SplitOver };
         return OwnMachine.Of(work.Now, wish) switch
         {
             MachineResult.Made made => Done(made.Machine.Channel, work.Do(made.Machine.Edits)),

@@ -47,7 +47,7 @@ public static class WhySilent
             if (feeders.Exists(f => Sounds(f.From, !f.Taps.Contains(TapPoint.Pre))))
                 return true;
             if (feeders.Count == 0)
-                Reasons.Add(new(channel.Name, why));
+                Reasons.Add(why);
             return false;
         }
 
@@ -72,20 +72,21 @@ public static class WhySilent
         };
 
         /// <returns>Why a channel makes no sound of its own; null where it makes some.</returns>
-        private string? Own(Channel channel) => channel switch
+        private SilentReason? Own(Channel channel) => channel switch
         {
             { Starters.Count: > 0 } => null,
             { Source: InputSource { Monitored: true } } => null,
-            { Source: InputSource } => "is not monitored, and no sound is laid on it",
-            { Source: InstrumentSource { Kit: { } kit } } when !kit.Lines.Any(l => l.Output == 1 || l.Microphone.AlsoOnFirst) => "lets all its pieces leave by its splits",
-            { Source: InstrumentSource } => notes.Of(channel).Count > 0 ? null : "plays no notes",
-            { Source: OutputSource split } => OfKit(template.Channels[split.Instrument]),
-            { Source: null, Kind: ChannelKind.Audio or ChannelKind.Direct } => "has no input and no sound laid on it",
-            _ => "is fed by nothing",
+            { Source: InputSource } => new(channel.Name, "is not monitored, and no sound is laid on it"),
+            { Source: InstrumentSource { Kit: { } kit } } when notes.Of(channel).Count > 0 && !kit.Lines.Any(l => l.Output == 1 || l.Microphone.AlsoOnFirst) => new(channel.Name, "lets all its pieces leave by its splits"),
+            { Source: InstrumentSource } => Unplayed(channel),
+            { Source: OutputSource split } => Unplayed(template.Channels[split.Instrument]),
+            { Source: null, Kind: ChannelKind.Audio or ChannelKind.Direct } => new(channel.Name, "has no input and no sound laid on it"),
+            _ => new(channel.Name, "is fed by nothing"),
         };
 
-        private string? OfKit(Channel player) =>
-            player.StageIn(act) == StageState.InTheWings ? $"takes its sound from {player.Name}, which rests in the wings"
-            : notes.Of(player).Count > 0 ? null : $"takes its sound from {player.Name}, which plays no notes";
+        /// <summary>What stops at an instrument stops there for all its splits.</summary>
+        private SilentReason? Unplayed(Channel player) =>
+            player.StageIn(act) == StageState.InTheWings ? new(player.Name, "rests in the wings")
+            : notes.Of(player).Count > 0 ? null : new(player.Name, "plays no notes");
     }
 }

@@ -15,8 +15,11 @@ public static class CallSheetPage
         table { border-collapse: collapse; width: 100%; font: 8.5pt/1.3 sans-serif } th { text-align: left; font-weight: 600 }
         th, td { border-bottom: 1px solid #c9c6bb; padding: 2pt 6pt 2pt 0; vertical-align: top } tr, li { break-inside: avoid } thead { display: table-header-group }
         ul.work { list-style: none; padding: 0; margin: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 0 18pt; font: 9pt/1.35 sans-serif } ul.work li::before { content: "☐ "; }
-        .note { white-space: pre-line } .number { text-align: right; white-space: nowrap }
+        .channels th:nth-child(4), .channels th:nth-child(5) { width: 20% } .short { break-inside: avoid } .note { white-space: pre-line } .number { text-align: right; white-space: nowrap }
         """;
+
+    /// <summary>Rows that stay together on paper; longer tables go over the page.</summary>
+    private const int FitsOnAPage = 24;
 
     private static readonly (HandworkKind Kind, string Title)[] Works =
         [(HandworkKind.PutIn, "Put in"), (HandworkKind.Patch, "Patch"), (HandworkKind.Connect, "Connect"), (HandworkKind.Set, "Set"), (HandworkKind.Draw, "Draw")];
@@ -48,10 +51,12 @@ public static class CallSheetPage
 
     private static void Channels(StringBuilder page, CallSheet sheet)
     {
-        page.Append("<h2>Channels</h2>\n<table><thead><tr><th>Name<th>From<th>To<th>Inserts<th>Sends<th>Keys<th>Level<th>Pan</tr></thead>\n<tbody>\n");
+        page.Append("<h2>Channels</h2>\n<table class=\"channels\"><thead><tr><th>Name<th>From<th>To<th>Inserts<th>Sends<th>Keys<th>Level<th>Pan</tr></thead>\n<tbody>\n");
         foreach (var c in sheet.Channels)
         {
-            page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8}pt\">{Text(c.Name)}<td>{Text(c.ComesFrom)}<td>{Text(c.GoesTo ?? "")}<td>{List(c.Inserts)}<td>{List(c.Sends)}<td>{List(c.Keys)}<td class=\"number\">{Text(c.Level.ToString())}<td class=\"number\">{Pan(c.Pan)}</tr>\n");
+            page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8}pt\">{Text(c.Name)}<td>{Text(c.ComesFrom)}<td>{Text(c.GoesTo ?? "")}<td>{List(c.Inserts)}<td>{Text(string.Join("; ", c.Sends))}<td>{List(c.Keys)}<td class=\"number\">{Text(c.Level.ToString())}<td class=\"number\">{Pan(c.Pan)}</tr>\n");
+            if (c.InsertSettings.Count > 0)
+                page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8 + 8}pt\" colspan=\"8\">{Text(string.Join("; ", c.InsertSettings))}</tr>\n");
             foreach (var note in c.InsertNotes.Prepend(c.Note).Where(n => n.Length > 0))
                 page.Append(CultureInfo.InvariantCulture, $"<tr><td style=\"padding-left:{c.Depth * 8 + 8}pt\" colspan=\"8\" class=\"note\"><i>{Text(note)}</i></tr>\n");
         }
@@ -63,10 +68,10 @@ public static class CallSheetPage
     {
         if (sheet.Patches.Count == 0)
             return;
-        page.Append("<h2>Pads</h2>\n<table><thead><tr><th>Instrument<th>Pad<th>Note<th>Jack<th>Channel<th>Bus</tr></thead>\n<tbody>\n");
+        page.Append(CultureInfo.InvariantCulture, $"<section{(sheet.Patches.Count <= FitsOnAPage ? " class=\"short\"" : "")}>\n<h2>Pads</h2>\n<table><thead><tr><th>Instrument<th>Pad<th>Note<th>Jack<th>Channel<th>Bus</tr></thead>\n<tbody>\n");
         foreach (var p in sheet.Patches)
             page.Append(CultureInfo.InvariantCulture, $"<tr><td>{Text(p.Player)}<td>{Text(p.Name)}<td>{p.Note}<td>{Text(p.Jack)}<td>{Text(p.Taker ?? "nobody takes it")}<td>{Text(p.Bus ?? "")}</tr>\n");
-        page.Append("</tbody></table>\n");
+        page.Append("</tbody></table>\n</section>\n");
     }
 
     private static string Length(CallSheet sheet)

@@ -2,7 +2,6 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Controls;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Writing;
 
 namespace HomeStage.Formats.DawProject;
 
@@ -64,13 +63,13 @@ public static class HandworkList
         if (insert.Device is { } device)
         {
             if (DeviceElements.Plugin(device, "audioFX", "x") is null)
-                yield return Said(HandworkKind.PutIn, channel, $"put in {device.Name}{Numbers(insert, p => DeviceControlOf(insert, p))}") with { Proof = ProofOf(template, channel, insert) };
-            else if (Numbers(insert, p => DeviceControlOf(insert, p)) is { Length: > 0 } set)
+                yield return Said(HandworkKind.PutIn, channel, $"put in {device.Name}{InsertNumbers.Of(insert, p => IsDeviceControl(insert, p))}") with { Proof = ProofOf(template, channel, insert) };
+            else if (InsertNumbers.Of(insert, p => IsDeviceControl(insert, p)) is { Length: > 0 } set)
                 yield return Said(HandworkKind.Set, channel, $"set {device.Name}{set}");
         }
         else if (DeviceElements.Of(template, channel, insert, template.FinalAct.Id) is null)
         {
-            yield return Said(HandworkKind.PutIn, channel, $"put in {insert.Title().ToLowerInvariant()}{Numbers(insert, p => Rests(p, p.In(insert.Settings)) ? null : p)}") with { Proof = ProofOf(template, channel, insert) };
+            yield return Said(HandworkKind.PutIn, channel, $"put in {insert.Title().ToLowerInvariant()}{InsertNumbers.OfAnEffect(insert)}") with { Proof = ProofOf(template, channel, insert) };
         }
         else if (Unsaid(insert) is { Length: > 0 } unsaid)
         {
@@ -78,26 +77,17 @@ public static class HandworkList
         }
     }
 
-    private static Parameter? DeviceControlOf(Insert insert, Parameter parameter) => insert.Device!.Controls.Any(c => c.Parameter.Id == parameter.Id) ? parameter : null;
+    private static bool IsDeviceControl(Insert insert, Parameter parameter) => insert.Device!.Controls.Any(c => c.Parameter.Id == parameter.Id);
 
     /// <summary>Values of a generic device that the format has no word for, as far as they are not at rest; its key's filters with them.</summary>
     private static string Unsaid(Insert insert)
     {
-        var said = Numbers(insert, p => DeviceElements.ValueOf(insert, p.Id) is null && !IsSaidAsBand(p.Id) && p.In(insert.Settings) != Rest(p) ? p : null);
+        var said = InsertNumbers.Of(insert, p => DeviceElements.ValueOf(insert, p.Id) is null && !IsSaidAsBand(p.Id) && p.In(insert.Settings) != Rest(p));
         return said + (insert.Key?.LowCutHz is { } low ? FormattableString.Invariant($", its key above {low:0.#} Hz") : "") + (insert.Key?.HighCutHz is { } high ? FormattableString.Invariant($", its key below {high:0.#} Hz") : "");
     }
 
     /// <summary>Where a value does nothing: for a knee that is hard, which is what a device without one has.</summary>
     private static double Rest(Parameter parameter) => parameter.Id == "knee-db" ? 0 : parameter.Default;
-
-    /// <summary>Whether a value does nothing in any effect of its kind: a switch that is off, no gain, all of it.</summary>
-    private static bool Rests(Parameter parameter, double value) => parameter.Unit switch
-    {
-        Unit.Switch => value < 0.5,
-        Unit.Decibels => value == 0,
-        Unit.Percent => value == 100,
-        _ => false,
-    };
 
     /// <summary>Switches and slopes of an equaliser stand in its bands.</summary>
     private static bool IsSaidAsBand(string parameter) => parameter is "low-cut" or "low-cut-slope" or "notch" or "high-cut" or "high-cut-slope";
@@ -138,20 +128,6 @@ public static class HandworkList
 
     private static Handwork Lever(Template template, Core.Automation.Lever lever) => new(HandworkKind.Draw, null,
         $"make a control {lever.Name} that moves {string.Join(", ", lever.Ranges.Select(r => r.Channel).Distinct().Select(c => template.Channels.TryGet(c, out var there) ? there.Name : c.Value))}");
-
-    /// <returns>": ratio 3:1, knee 6 dB", empty for nothing.</returns>
-    private static string Numbers(Insert insert, Func<Parameter, Parameter?> chosen)
-    {
-        var said = insert.Parameters().Select(chosen).OfType<Parameter>().Select(p => $"{p.Name.ToLowerInvariant()} {Value(p, p.In(insert.Settings))}").ToList();
-        return said.Count == 0 ? "" : $": {string.Join(", ", said)}";
-    }
-
-    private static string Value(Parameter parameter, double value) => parameter.Unit switch
-    {
-        Unit.Switch => value >= 0.5 ? "on" : "off",
-        Unit.Choice => parameter.Options[(int)value].ToLowerInvariant(),
-        _ => WrittenValue.Of(value, parameter.Unit, 2).Replace('-', '−'),
-    };
 
     private static ChannelWork Said(HandworkKind kind, Channel channel, string what) => new(kind, channel, what);
 

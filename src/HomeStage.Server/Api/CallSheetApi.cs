@@ -40,7 +40,8 @@ internal static class CallSheetApi
         [.. new TimeMap(template.Timeline).Sections.Select(s => new SheetSection(s.Section.Name, s.Section.Bars, s.LengthSeconds))],
         [.. book.Of(template).Select(r => new SheetChannel(
             r.Channel.Id, r.Channel.Name, r.Depth, r.Channel.Kind, r.Channel.Format, r.ComesFrom, r.Channel.Destination is { } to ? template.Channels[to].Name : null,
-            [.. r.Channel.Inserts.Select(i => InsertTraits.Title(i))], [.. r.Channel.Sends.Select(s => $"{template.Channels[s.To].Name} {s.Level}{(s.Open ? "" : ", closed")}")], r.KeyedBy, r.Channel.Level, r.Channel.Pan, r.Channel.Note, [.. r.Channel.Inserts.SelectMany(Told)]))],
+            [.. r.Channel.Inserts.Select(i => SheetStrip.Name(template, i))], SheetStrip.Sends(template, r.Channel), r.KeyedBy, r.Channel.Level, r.Channel.Pan, r.Channel.Note,
+            [.. r.Channel.Inserts.Select(SheetStrip.Settings).OfType<string>()], [.. r.Channel.Inserts.SelectMany(Told)]))],
         [.. PatchSheet.Of(template).Select(p => new SheetPatch(template.Channels[p.Player].Name, p.Name, p.Note, p.Jack, NameOf(template, p.Taker), NameOf(template, p.Bus)))],
         [.. HandworkList.Of(template).Select(w => new SheetWork(w.Kind, w.Channel, w.Words))]);
 

@@ -59,6 +59,23 @@ public class CastPlanTests
     }
 
     [Fact]
+    public void BothSidesOfWhatIsStereo_AreNobodyElses()
+    {
+        var plan = CastPlan.Of(Empty, "Plucked: lute (audio)\nRoom: crowd (audio); stereo; input 5");
+
+        Assert.Equal(new InputSource(5, 6, true, true), Named(plan, "Crowd").Source);
+        Assert.Equal(7, ((InputSource)Named(plan, "Lute").Source!).First);
+    }
+
+    [Fact]
+    public void AMachineOnMoreOutputsThanPieces_HasThem()
+    {
+        var plan = CastPlan.Of(Empty, "Boxes: thump, tick, hiss on nine outputs");
+
+        Assert.Equal(9, ((InstrumentSource)plan.After.Channels.Single(c => c.Kind == ChannelKind.Instrument).Source!).Outputs.Sum(o => o.Format == ChannelFormat.Stereo ? 2 : 1));
+    }
+
+    [Fact]
     public void Buses_HaveTheHueOfTheirFamily_AndOthersOneOfTheirOwn()
     {
         var plan = CastPlan.Of(Empty, "Voices: a\n  Choir: b\nOddities: c\nReturns: hall");

@@ -68,6 +68,8 @@ public class CastReaderTests
     [InlineData("V: singer a, singer b; inputs 7", "7 8")]
     [InlineData("V: piano inputs 5 and 6", "5+6")]
     [InlineData("V: fiddle on two microphones, inputs 3", "3 4")]
+    [InlineData("V: crowd; stereo; inputs 5 and 6", "5+6")]
+    [InlineData("V: fiddle on two microphones; inputs 3 and 4", "3 4")]
     [InlineData("V: singers 1–2 inputs 128", "128 -")]
     public void Inputs(string text, string inputs) =>
         Assert.Equal(inputs, string.Join(' ', CastReader.Read(text).Entries.Skip(1).Select(e => e.Details.Input is null ? "-" : $"{e.Details.Input}{(e.Details.SecondInput is { } second ? $"+{second}" : "")}")));
@@ -81,6 +83,9 @@ public class CastReaderTests
         Assert.Equal((0.75, 1.0), (entries[2].Details.LeftQuarters, entries[2].Details.RightQuarters));
         Assert.Equal(new CastSend("well", 4), Assert.Single(entries[2].Details.Into));
         Assert.Equal((2.0 / 3, 300.0, 6000.0), (entries[3].Details.LeftQuarters!.Value, entries[3].Details.LowCutHz!.Value, entries[3].Details.HighCutHz!.Value));
+        // Nothing but a reverb lasts for seconds.
+        var barn = CastReader.Read("Effects: stone barn 2.6 s").Entries[1];
+        Assert.Equal(("Stone barn", ChannelKind.Return, 2.6, "reverb"), (barn.Name, barn.Kind, barn.Details.DecaySeconds, barn.Details.Role));
         // Elsewhere a fraction is a part of the name.
         Assert.Equal("Loop 3/4", CastReader.Read("Loops: loop 3/4").Entries[1].Name);
     }
@@ -99,6 +104,7 @@ public class CastReaderTests
     [InlineData("Percussion: 3 pads", 3, null)]
     [InlineData("Sticks: five pads", 5, null)]
     [InlineData("Boxes: thump, tick, hiss; stereo jacks", 3, ChannelFormat.Stereo)]
+    [InlineData("Boxes: thump, tick; single jacks", 2, ChannelFormat.Mono)]
     public void PadsAndJacks_AreOneMachine(string text, int pieces, ChannelFormat? jacks)
     {
         var machine = CastReader.Read(text).Entries[1];
@@ -106,6 +112,22 @@ public class CastReaderTests
         Assert.Equal((pieces, jacks, ChannelKind.Instrument), (machine.PieceCount, machine.Details.Jacks, machine.Kind));
         Assert.Equal(pieces, machine.Pieces!.Split(", ").Length);
     }
+
+    [Theory]
+    [InlineData("Boxes: thump, tick, hiss on nine outputs", 3, 9, ChannelFormat.Mono)]
+    [InlineData("Boxes: thump, tick, hiss; with 5 stereo outs", 3, 5, ChannelFormat.Stereo)]
+    [InlineData("Drums: eleven pads on 16 mono jacks", 11, 16, ChannelFormat.Mono)]
+    public void HowManyOutputsAMachineHas_IsSaidWithItsPieces(string text, int pieces, int outputs, ChannelFormat width)
+    {
+        var sheet = CastReader.Read(text);
+
+        Assert.Empty(sheet.Marks);
+        Assert.Equal((pieces, outputs, width), (sheet.Entries[1].PieceCount, sheet.Entries[1].Details.JackCount, sheet.Entries[1].Details.Jacks));
+    }
+
+    /// <summary>More than a kit can have are part of the name: 33 pairs are 66 outputs.</summary>
+    [Fact]
+    public void MoreOutputsThanThereCanBe_AreNotUnderstood() => Assert.NotEmpty(CastReader.Read("Boxes: thump, tick; on 33 stereo outputs").Marks);
 
     [Theory]
     [InlineData("Keys: six pads")]

@@ -1,3 +1,4 @@
+using HomeStage.Core.Casting;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Media;
 using HomeStage.Core.Sound;
@@ -55,6 +56,22 @@ public class WhySilentTests
 
         Assert.Equal([reason], WhySilent.At(template, EmptyStage.Main, InMix).Select(r => r.Sentence));
         Assert.Null(Renderer.Render(template, new(InMix)).PeakDbfs);
+    }
+
+    /// <summary>A kit that nobody plays is told once, whichever of its splits one listens to.</summary>
+    [Fact]
+    public void At_TheSumOfSplits_TheMachineItselfIsTold()
+    {
+        var kit = CastPlan.Of(OneBar(), "Boxes: thump, tick, hiss; mono jacks").After;
+        var player = kit.Channels.Single(c => c.Kind == ChannelKind.Instrument);
+        var split = kit.Channels.First(c => c.Kind == ChannelKind.Split);
+
+        Assert.Equal([$"{player.Name} plays no notes."], WhySilent.At(kit, player.Destination!.Value, InMix).Select(r => r.Sentence));
+        Assert.Equal([$"{player.Name} plays no notes."], WhySilent.At(kit, split.Id, InMix).Select(r => r.Sentence));
+        var resting = kit.With(new SetStage(player.Id, InMix, StageState.InTheWings));
+        Assert.Equal([$"{player.Name} rests in the wings."], WhySilent.At(resting, split.Id, InMix).Select(r => r.Sentence));
+        var played = kit.With(new PutPattern(player.Id, new("Hits", 960, [new(0, 240, ((InstrumentSource)player.Source!).Kit!.Lines.First(l => l.Piece is not null).Piece!.Note, 100)], [])));
+        Assert.Equal([$"{player.Name} lets all its pieces leave by its splits."], WhySilent.At(played, player.Id, InMix).Select(r => r.Sentence));
     }
 
     [Fact]

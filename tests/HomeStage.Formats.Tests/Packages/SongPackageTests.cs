@@ -24,7 +24,7 @@ public sealed class SongPackageTests : IDisposable
     { Name = "The Lamp Goes Out" };
 
     private static readonly CallSheet Sheet = new(
-        "A <b> & \"c\"", "Two\nlines", 92, "6/8", null, [new("Intro", 4, 65.4)], [new(new("t"), "Tone <t>", 1, ChannelKind.Instrument, ChannelFormat.Stereo, "a tone", "Mix bus", ["eq"], ["Hall −12.0 dB"], [], new(-3), -0.25, "Mind the gap", ["Equaliser, low cut: leave it on"])],
+        "A <b> & \"c\"", "Two\nlines", 92, "6/8", null, [new("Intro", 4, 65.4)], [new(new("t"), "Tone <t>", 1, ChannelKind.Instrument, ChannelFormat.Stereo, "a tone", "Mix bus", ["eq"], ["Hall −12.0 dB"], [], new(-3), -0.25, "Mind the gap", ["Equaliser: low cut at 95 Hz"], ["Equaliser, low cut: leave it on"])],
         [new("Tin box", "Clap", 39, "3–4", null, null)], [new(HandworkKind.Patch, null, "Tone takes input 3"), new(HandworkKind.PutIn, null, "Put in <x>")]);
 
     private readonly string _folder = Path.Combine(Path.GetTempPath(), $"home-stage-package-{Guid.NewGuid():N}");
@@ -78,7 +78,7 @@ public sealed class SongPackageTests : IDisposable
     {
         var page = Encoding.UTF8.GetString(CallSheetPage.Write(Sheet));
 
-        Assert.All(["A &lt;b&gt; &amp; &quot;c&quot;", "1:05", "Intro 4", "Tone &lt;t&gt;", "Hall −12.0 dB", "−3.0 dB", "25 % left", "Mind the gap", "Equaliser, low cut: leave it on", "nobody takes it", "By hand (2)"], words => Assert.Contains(words, page, StringComparison.Ordinal));
+        Assert.All(["A &lt;b&gt; &amp; &quot;c&quot;", "1:05", "Intro 4", "Tone &lt;t&gt;", "Hall −12.0 dB", "−3.0 dB", "25 % left", "Mind the gap", "Equaliser: low cut at 95 Hz", "Equaliser, low cut: leave it on", "nobody takes it", "By hand (2)"], words => Assert.Contains(words, page, StringComparison.Ordinal));
         // What is put in stands before what is patched, whatever came first.
         Assert.True(page.IndexOf("Put in &lt;x&gt;", StringComparison.Ordinal) < page.IndexOf("Tone takes input 3", StringComparison.Ordinal));
         Assert.DoesNotContain("<script", page, StringComparison.OrdinalIgnoreCase);

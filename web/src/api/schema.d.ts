@@ -8678,6 +8678,7 @@ export interface components {
             /** Format: double */
             pan: number;
             note: string;
+            insertSettings: string[];
             insertNotes: string[];
         };
         SheetPatch: {

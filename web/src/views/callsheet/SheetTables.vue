@@ -5,6 +5,9 @@ import { noteName } from '@/parts/noteNames'
 
 /** The channels of a template, and the way of every pad, as tables for the screen and for paper. */
 defineProps<{ sheet: Schemas['CallSheet'] }>()
+
+/** Rows that stay together on paper; longer tables go over the page. */
+const fitsOnAPage = 24
 </script>
 
 <template>
@@ -18,8 +21,8 @@ defineProps<{ sheet: Schemas['CallSheet'] }>()
           <th class="wide">Channel</th>
           <th class="wide">Comes from</th>
           <th>Goes to</th>
-          <th>Inserts</th>
-          <th>Sends</th>
+          <th class="strip">Inserts</th>
+          <th class="strip">Sends</th>
           <th>Steered by</th>
           <th class="right">dB</th>
           <th class="right">Pan</th>
@@ -37,6 +40,9 @@ defineProps<{ sheet: Schemas['CallSheet'] }>()
             <td class="right">{{ levelText(line.level) }}</td>
             <td class="right">{{ panText(line.pan) }}</td>
           </tr>
+          <tr v-if="line.insertSettings.length" class="note">
+            <td :style="{ paddingLeft: `${line.depth * 12}px` }" colspan="8">{{ line.insertSettings.join('; ') }}</td>
+          </tr>
           <tr
             v-for="(note, i) in [line.note, ...line.insertNotes].filter(Boolean)"
             :key="`${line.id}/${i}`"
@@ -48,7 +54,7 @@ defineProps<{ sheet: Schemas['CallSheet'] }>()
       </tbody>
     </table>
   </section>
-  <section v-if="sheet.patches.length" aria-label="Pads">
+  <section v-if="sheet.patches.length" aria-label="Pads" :class="{ short: sheet.patches.length <= fitsOnAPage }">
     <h2>
       Pads <small class="quiet">{{ sheet.patches.length }}</small>
     </h2>
@@ -104,6 +110,10 @@ td {
 
 tr {
   break-inside: avoid;
+}
+
+.strip {
+  width: 20%;
 }
 
 .wide {
