@@ -45,7 +45,7 @@ internal static class InsertNumbers
         Unit.Decibels => value == 0,
         Unit.Percent => value == 100,
         Unit.Choice => false,
-        // No delay, no hold; but a speed of nothing is as fast as can be.
+        // No delay, no hold.
         _ => value == 0 && parameter.Default == 0,
     };
 

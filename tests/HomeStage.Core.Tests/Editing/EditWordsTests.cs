@@ -186,4 +186,16 @@ public class EditWordsTests
             new SetOutputs(new("keys"), StandInKits.Flotsam, []), new SetPieceSound(new("keys"), "Pad 1", null), new SetPiecePlace(new("keys"), "Pad 1", PieceStay.Alone, 1), new SetPiecePlace(new("keys"), "Pad 1", PieceStay.OnFirst, 1), new SetPiecePlace(new("keys"), "Pad 1", PieceStay.ByPlan, 2)],
             e => Assert.NotEmpty(EditWords.Of(e, Said)));
     }
+
+    [Theory]
+    [InlineData(true, true, "Voice takes input 5, monitored, armed")]
+    [InlineData(false, true, "Voice takes input 5, armed, monitored no more")]
+    [InlineData(true, false, "Voice takes input 5, monitored, armed no more")]
+    [InlineData(false, false, "Voice takes input 5, monitored no more, armed no more")]
+    public void AnotherInput_TellsWhatItEnds(bool monitored, bool armed, string words)
+    {
+        var heard = Stages.OneBar(new AddChannel(new() { Id = new("voice"), Name = "Voice", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(2, null, true, true) }));
+
+        Assert.Equal(words, EditWords.Of(new TakeInput(new("voice"), new(5, null, monitored, armed)), heard));
+    }
 }

@@ -24,12 +24,16 @@ internal static class ChannelWords
         SetMute e => $"{t.Name(e.Channel)} is {(e.Muted ? "muted" : "open again")}",
         SetPolarity e => $"{t.Name(e.Channel)}: polarity {(e.Flipped ? "flipped" : "upright")}",
         SetOutputPair e => string.Create(CultureInfo.InvariantCulture, $"{t.Name(e.Channel)} goes to outputs {2 * e.OutputPair - 1}–{2 * e.OutputPair}{(e.Name is null ? "" : $", {e.Name}")}"),
-        TakeInput e => $"{t.Name(e.Channel)} takes {Wording.Source(t, e.Input)}",
+        TakeInput e => $"{t.Name(e.Channel)} takes {Wording.Source(t, e.Input)}{Stops(t.Find(e.Channel)?.Source as InputSource, e.Input)}",
         SetStage e => $"{t.Name(e.Channel)} is {Wording.State(e.State)} in {t.Act(e.Act)}",
         SetSpare e => e.Spare ? $"{t.Name(e.Channel)} waits as a spare" : $"{t.Name(e.Channel)} is a spare no more",
         SetPrintTwin e => e.Twin is { } twin ? $"{t.Name(e.Channel)} prints to {t.Name(twin)}" : $"{t.Name(e.Channel)} prints nowhere",
         _ => null,
     };
+
+    /// <summary>What another input ends that was so before.</summary>
+    private static string Stops(InputSource? was, InputSource now) =>
+        (was is { Monitored: true } && !now.Monitored ? ", monitored no more" : "") + (was is { Armed: true } && !now.Armed ? ", armed no more" : "");
 
     private static string Moved(MoveChannel move, Template t)
     {
