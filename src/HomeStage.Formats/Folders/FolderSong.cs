@@ -4,6 +4,7 @@ using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
 using HomeStage.Core.Media;
+using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.Formats.Arranging;
@@ -108,7 +109,8 @@ public static partial class FolderSong
         }
 
         var called = NamesOf(sounds, title);
-        var printed = called.ToHashSet(StringComparer.OrdinalIgnoreCase);
+        // A print is called as its part, with or without a word that says so.
+        var printed = called.SelectMany(n => TakeName.Read(n) is { Marks: var marks, Stem: var stem } && marks.HasFlag(TakeMarks.Print) ? new[] { n, stem } : [n]).ToHashSet(StringComparer.OrdinalIgnoreCase);
         ChannelId IdOf(string name) => new(ids.Take(Identifier.Of(name, "track")));
         var channels = new List<Channel>();
         foreach (var part in midi.Parts)

@@ -71,6 +71,21 @@ public sealed class FolderSongTests
         Assert.Contains("Organ is there as notes and as sound: the notes wait, muted.", read.LeftOut);
     }
 
+    /// <summary>Common practice: what was printed says so in its name.</summary>
+    [Theory]
+    [InlineData("Harmonium PRINT.wav", true)]
+    [InlineData("harmonium_bounced-01.wav", true)]
+    [InlineData("Low Tide - Harmonium (Print).wav", true)]
+    [InlineData("Harmonium room.wav", false)]
+    [InlineData("Blueprint.wav", false)]
+    public void ASoundThatSaysItIsThePrintOfAPart_MutesIt(string file, bool isPrint)
+    {
+        var read = Read(Midi([new TempoEvent(500_000, 0)], Track("Harmonium", 1, (0, 60))), (file, Sound(2, 2)));
+
+        Assert.Equal(isPrint, read.Template.Channels.Single(c => c.Name == "Harmonium").Muted);
+        Assert.Equal(isPrint, read.LeftOut.Contains("Harmonium is there as notes and as sound: the notes wait, muted."));
+    }
+
     [Fact]
     public void SoundsAlone_AndAFileOfTempoAlone_AreASongToo()
     {
