@@ -146,10 +146,12 @@ test('what waits is one press away, wakes with the key, and a song asks for what
   assert.deepEqual(await findings(), [])
   assert.deepEqual((await tune()).parkedIn, ['record', 'write'])
   await page.keyboard.press('Escape')
+  // It works now, so nothing is said to wait.
+  await page.getByRole('button', { name: '1 waits' }).waitFor({ state: 'detached' })
   await row(page, 'Jory lead vox').click()
   await page.getByRole('button', { name: /^Equaliser/ }).click()
   await page.getByRole('combobox', { name: 'What it waits for' }).selectOption('person')
-  await page.getByRole('button', { name: '2 wait' }).waitFor()
+  await page.getByRole('button', { name: '1 waits' }).waitFor()
   await page.getByRole('button', { name: 'Start a song' }).click()
   await dialog('Start a song').getByLabel(/^Title/).fill('Under the Weir')
   await dialog('Start a song').getByText('Equaliser on Jory lead vox').click()

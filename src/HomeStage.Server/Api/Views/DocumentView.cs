@@ -20,7 +20,7 @@ public sealed record DocumentView(HeadView Head, IReadOnlyList<ChannelView> Chan
 
 /// <summary>What is said of the document as a whole.</summary>
 /// <param name="KeyName">"D minor"; null while it waits for the song.</param>
-/// <param name="Waiting">How many inserts wait for something, the song's key or a person.</param>
+/// <param name="Waiting">How many inserts are idle until something comes, the song’s key or a person.</param>
 /// <param name="FirstPatches">By processor or instrument the patch that a new one begins with.</param>
 /// <param name="NextInput">The hardware input after all that are taken.</param>
 public sealed record HeadView(
@@ -37,7 +37,7 @@ public sealed record HeadView(
             template.Name, template.Category, template.Tags, template.Note,
             template.Key, template.Key?.Name, template.SampleRateHz, template.PanLaw, TimelineView.Of(template.Timeline), template.Acts,
             template.Grooves, template.Patches, template.Levers, template.Copies, template.Opening, template.Parent, ChannelFactory.NextInput(template),
-            Core.Templates.Waiting.In(template).Count(), template.FirstPatches);
+            Core.Templates.Waiting.In(template).Count(w => w.IsIdle), template.FirstPatches);
     }
 }
 
