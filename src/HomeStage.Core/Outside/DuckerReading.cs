@@ -6,7 +6,7 @@ namespace HomeStage.Core.Outside;
 /// <param name="ExpectedDb">How far it goes down here.</param>
 /// <param name="ExpectedBackMs">When it is back here; null where that cannot be said.</param>
 /// <param name="Db">How far it went down.</param>
-/// <param name="BackMs">When it was back.</param>
+/// <param name="BackMs">When it was back; null where it hardly went down.</param>
 public sealed record DuckerReading(DuckerTrial Trial, double ExpectedDb, double? ExpectedBackMs, double Db, double? BackMs, Sequence<Fault> Faults)
 {
     private const double LeastDb = 1;
@@ -32,7 +32,7 @@ public sealed record DuckerReading(DuckerTrial Trial, double ExpectedDb, double?
     {
         if (Math.Abs(db - expectedDb) > Math.Max(LeastDepthToleranceDb, DepthTolerance * expectedDb))
             yield return new(FaultKind.Depth, db);
-        else if (expectedBack is { } expected && (back is not { } heard || Math.Abs(heard - expected) > Math.Max(LeastBackToleranceMs, DepthTolerance * expected)))
+        else if (expectedBack is { } expected && db >= LeastDb && (back is not { } heard || Math.Abs(heard - expected) > Math.Max(LeastBackToleranceMs, DepthTolerance * expected)))
             yield return new(FaultKind.Recovery, back ?? 0);
     }
 
@@ -51,7 +51,7 @@ public sealed record DuckerReading(DuckerTrial Trial, double ExpectedDb, double?
         if (end - hit < 50)
             return (0, null);
         var reading = DuckingReading.Of(reduction, [hit], RateHz);
-        return (reading.DepthDb, reading.BackMs);
+        return (reading.DepthDb, reading.DepthDb < LeastDb ? null : reading.BackMs);
     }
 
     /// <summary>Between the loudest and the softest of it, without its beginning and its end.</summary>
@@ -60,6 +60,4 @@ public sealed record DuckerReading(DuckerTrial Trial, double ExpectedDb, double?
         var held = loudness.AsSpan((int)(0.25 * loudness.Length)..(int)(0.9 * loudness.Length)).ToArray();
         return held.Max() - held.Min();
     }
-
-
 }

@@ -24,7 +24,7 @@ public sealed class SaidChannel
     private List<ChannelId> Of(IReadOnlyList<string> words, int shared)
     {
         foreach (var way in (IReadOnlyList<string>[])[words, [.. words.Skip(shared)], Bare(words), Bare([.. words.Skip(shared)])])
-            if (_channels.Where(c => c.Words.SequenceEqual(way)).Select(c => c.Id).ToList() is { Count: > 0 } called)
+            if (_channels.Where(c => IsSaid(way, c.Words)).Select(c => c.Id).ToList() is { Count: > 0 } called)
                 return called;
         // The longest name that stands in it; of several as long, the last.
         var within = _channels.Where(c => c.Words.Count > 0).Select(c => (c.Id, c.Words.Count, At: LastPlace(words, c.Words))).Where(c => c.At >= 0).ToList();
@@ -55,8 +55,13 @@ public sealed class SaidChannel
         return shared;
     }
 
+    /// <summary>Some programs leave the blanks out: "Tomlow.wav".</summary>
+    private static bool IsSaid(IReadOnlyList<string> words, IReadOnlyList<string> name) => string.Concat(words) == string.Concat(name) && name.Count > 0;
+
     private static int LastPlace(IReadOnlyList<string> words, IReadOnlyList<string> name)
     {
+        if (name.Count > 1 && words.ToList().LastIndexOf(string.Concat(name)) is >= 0 and var glued)
+            return glued;
         for (var at = words.Count - name.Count; at >= 0; at--)
             if (name.Select((w, i) => words[at + i] == w).All(same => same))
                 return at;

@@ -19,6 +19,8 @@ public sealed class DuckersElsewhereTests
 
         Assert.All(answer.Findings, f => Assert.Equal(new("bass"), f.Channel));
         Assert.StartsWith(words, Assert.Single(answer.Findings).Words, StringComparison.Ordinal);
+        // What does not go down is never back.
+        Assert.Equal(parameter is null, answer.Duckers.Single().BackMs is null);
     }
 
     [Fact]

@@ -16,6 +16,8 @@ public sealed class SaidChannelTests
     [InlineData("Kick_Print.wav", "kick")]
     [InlineData("TomLow.wav", "tom")]
     [InlineData("12_tom_low.wav", "tom")]
+    [InlineData("Tomlow.wav", "tom")]
+    [InlineData("Audio Export 04_tomlow-take2.wav", "tom")]
     [InlineData("Low wire bounce.wav", "bass")]
     [InlineData("Harbour Lights demo v2 - Fog.wav", "pad")]
     // The longest name that stands in it is meant.

@@ -51,7 +51,7 @@ function park() {
         ><span v-if="insert.key?.on" class="plum">keyed</span
         ><span v-if="insert.off" class="plum" title="Off in every act">off</span
         ><span v-else-if="idle" class="plum" title="Idle until what it waits for has come">idle, waits</span
-        ><span v-else-if="insert.waitsFor" class="quiet">awake</span
+        ><span v-else-if="insert.waitsFor && !parked" class="quiet">awake</span
         ><span
           v-if="insert.keptForAutomation"
           class="quiet"
