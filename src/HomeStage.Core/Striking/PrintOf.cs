@@ -4,8 +4,7 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Striking;
 
 /// <summary>A channel and the one that holds its print: joined by a person, or told by the name.</summary>
-/// <param name="IsJoined">Whether the channel names it as its print; then it is a prepared channel, and only what it holds goes.</param>
-internal sealed record PrintOf(Channel Channel, Channel Print, bool IsJoined)
+internal sealed record PrintOf(Channel Channel, Channel Print)
 {
     /// <returns>In the template's order. An audio channel that is called a print of nothing that is there is none: it is all that is left of it.</returns>
     public static IEnumerable<PrintOf> In(Template template)
@@ -15,9 +14,9 @@ internal sealed record PrintOf(Channel Channel, Channel Print, bool IsJoined)
         foreach (var channel in template.Channels.Where(c => c.Kind == ChannelKind.Audio))
         {
             if (joined.TryGetValue(channel.Id, out var of))
-                yield return new(of, channel, IsJoined: true);
+                yield return new(of, channel);
             else if (TakeName.Read(channel.Name) is { Marks: var marks, Stem: var stem } && marks.HasFlag(TakeMarks.Print) && (byName.GetValueOrDefault(stem) ?? SumOf(template, stem)) is { } printed)
-                yield return new(printed, channel, IsJoined: false);
+                yield return new(printed, channel);
         }
     }
 

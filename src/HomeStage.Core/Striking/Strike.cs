@@ -18,7 +18,7 @@ public static class Strike
             return (null, unnamed);
         var lines = new StrikeLines(struck, wish);
         var work = new GatheredEdits(struck.Song);
-        if ((work.Do(lines.Lines.Where(l => l.Goes).SelectMany(lines.Taking)) ?? Channels(work, lines) ?? work.Do(Woken(work.Now, lines)) ?? work.Do(Levels(work.Now, lines)) ?? Named(work, struck, lines) ?? work.Do(Timed(work.Now, struck.TimelineAfter(wish)))) is { } why)
+        if ((work.Do(lines.Edits) ?? Channels(work, lines) ?? Named(work, struck, lines) ?? work.Do(Timed(work.Now, struck.TimelineAfter(wish)))) is { } why)
             return (null, why);
         var bare = work.Now with { Name = wish.Name.Trim(), Key = wish.Key ? work.Now.Key : struck.Begun?.Key, Parent = null, Opening = null };
         var template = Accepted(bare, struck.Song);
@@ -48,21 +48,6 @@ public static class Strike
         if (kept.Inserts.Count == 0 && other.Inserts.Count > 0)
             yield return new LayStrip([kept.Id], new() { Inserts = StripLaying.Of(template, other).Inserts });
     }
-
-    private static IEnumerable<Edit> Woken(Template template, StrikeLines lines)
-    {
-        foreach (var channel in lines.Lines.Where(l => l is { Group: StrikeGroup.Woken, Goes: true } && template.Channels.Contains(l.Channels[0])).Select(l => template.Channels[l.Channels[0]]))
-        {
-            if (channel.Muted)
-                yield return new SetMute(channel.Id, false);
-            foreach (var act in template.Acts.Where(a => channel.StageIn(a.Id) == StageState.InTheWings))
-                yield return new SetStage(channel.Id, act.Id, StageState.OnStage);
-        }
-    }
-
-    private static IEnumerable<Edit> Levels(Template template, StrikeLines lines) =>
-        lines.Lines.Where(l => l is { Group: StrikeGroup.Levels, Goes: true } && template.Channels.Contains(l.Channels[0]))
-            .Select(l => template.Channels[l.Channels[0]]).SelectMany(c => Resting.Edits(c, c));
 
     /// <summary>The take that stays is called after what it is; where the bus that it goes into is called so, it is the take in it.</summary>
     private static Refusal? Named(GatheredEdits work, StruckSong struck, StrikeLines lines)

@@ -62,7 +62,7 @@ internal sealed class StrikeLines
 
     private IEnumerable<StrikeLine> Prints() =>
         from p in _prints
-        where !p.IsJoined && _struck.Prepared(p.Print) is null
+        where !IsPrepared(p)
         select Line(StrikeGroup.Prints, p.Print, p.Print.Name, p.Channel.Kind == ChannelKind.Main ? "a print of the whole" : $"a print of {p.Channel.Name}");
 
     private IEnumerable<StrikeLine> Sounds()
@@ -104,8 +104,8 @@ internal sealed class StrikeLines
             yield return Line(StrikeGroup.Curves, Song.Channels[held.Channel], $"{Song.Channels[held.Channel].Name}: {Wording.Count(held.Curves, "curve")}", StayedThere, held.Curves, mayTurn: false, part: Elsewhere);
     }
 
-    /// <returns>The edits that take away what a line of sounds, notes, curves or inserts is about; none for others.</returns>
-    public IEnumerable<Edit> Taking(StrikeLine line) => _taking.GetValueOrDefault(line.Key) ?? [];
+    /// <summary>What is done on channels, line by line; that some of them go is done after it.</summary>
+    public IEnumerable<Edit> Edits => Lines.Where(l => l.Goes).SelectMany(l => _taking.GetValueOrDefault(l.Key) ?? []);
 
     private IEnumerable<StrikeLine> Inserts() =>
         from channel in Song.Channels
@@ -118,29 +118,58 @@ internal sealed class StrikeLines
 
     private IEnumerable<StrikeLine> Woken() =>
         from p in _prints
-        where p.Channel.Kind != ChannelKind.Main && _struck.Prepared(p.Print) is null && (p.IsJoined ? p.Print.Starters.Any(IsRecorded) : !_otherwise.Contains($"prints/{p.Print.Id}"))
-        where p.Channel.Muted || StrikeCounts.IsEverywhere(Song, p.Channel, StageState.InTheWings)
-        group p by p.Channel.Id into prints
-        let channel = prints.First().Channel
-        select Line(StrikeGroup.Woken, channel, channel.Name, $"it {(channel.Muted ? "was muted" : "rested")} while {prints.First().Print.Name} sounded in its place");
+        where p.Channel.Kind != ChannelKind.Main && (!Stays(p) || p.Print.Starters.Any(IsRecorded))
+        group p.Print by p.Channel.Id into prints
+        let channel = Song.Channels[prints.Key]
+        let waking = Waking(channel, [.. prints]).ToList()
+        where waking.Count > 0
+        select Line(StrikeGroup.Woken, channel, channel.Name, $"it {(channel.Muted ? "was muted" : "rested")} while {prints.First().Name} sounded in its place", taking: waking);
+
+    /// <summary>Whether a channel for prints was set up: the template had it that the song began from, or nothing was printed to it yet.</summary>
+    private bool IsPrepared(PrintOf print) => _struck.Prepared(print.Print) is not null || (print.Channel.PrintTwin == print.Print.Id && print.Print.Starters.Count == 0);
+
+    private bool Stays(PrintOf print) => IsPrepared(print) || _otherwise.Contains($"prints/{print.Print.Id}");
+
+    /// <summary>What brings an instrument back, and its prints to where the template had them; what that had set up so stays so.</summary>
+    private IEnumerable<Edit> Waking(Channel channel, IReadOnlyList<Channel> prints)
+    {
+        var had = _struck.Prepared(channel);
+        if (channel.Muted && had is not { Muted: true })
+            yield return new SetMute(channel.Id, false);
+        var everywhere = StrikeCounts.IsEverywhere(Song, channel, StageState.InTheWings);
+        foreach (var act in Song.Acts.Where(a => channel.StageIn(a.Id) == StageState.InTheWings && (everywhere || prints.Any(p => p.StageIn(a.Id) != StageState.InTheWings))))
+            if ((had?.StageIn(act.Id) ?? StageState.OnStage) is var state and not StageState.InTheWings)
+            {
+                yield return new SetStage(channel.Id, act.Id, state);
+                foreach (var print in prints)
+                    if (_struck.Prepared(print)?.StageIn(act.Id) is { } there && there != print.StageIn(act.Id))
+                        yield return new SetStage(print.Id, act.Id, there);
+            }
+    }
 
     private IEnumerable<StrikeLine> Levels()
     {
         var gone = Gone;
         return from channel in Song.Channels
-               where !_wish.Levels && !gone.Contains(channel.Id) && Resting.Edits(channel, channel).Any()
-               select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", SaidLevels(channel))}", "");
+               where !_wish.Levels && !gone.Contains(channel.Id)
+               // One that was muted for its print is told of where it comes back.
+               let edits = Resting.Edits(channel, channel, _struck.Prepared(channel)).Where(e => !IsWaking(channel, e)).ToList()
+               where edits.Count > 0
+               select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", edits.Select(e => Said(channel, e)))}", _struck.Prepared(channel) is null ? "" : ItsTemplates, taking: edits);
     }
 
-    private static IEnumerable<string> SaidLevels(Channel channel)
+    private bool IsWaking(Channel channel, Edit edit) => edit is SetMute { Muted: false } && _taking.GetValueOrDefault($"woken/{channel.Id}")?.Contains(edit) == true;
+
+    /// <summary>What goes, with what comes in its place where that is not plain rest.</summary>
+    private static string Said(Channel channel, Edit edit) => edit switch
     {
-        if (channel.Level.Value != 0)
-            yield return channel.Level.IsSilence ? "silent" : string.Create(CultureInfo.InvariantCulture, $"{channel.Level.Value:+0.#;−0.#} dB");
-        if (channel.Pan != 0)
-            yield return Wording.Pan(channel.Pan);
-        if (channel.Muted)
-            yield return "muted";
-    }
+        SetLevel e => $"{Level(channel.Level)}{(e.Level.Value == 0 ? "" : $" → {Level(e.Level)}")}",
+        SetPan e => $"{Wording.Pan(channel.Pan)}{(e.Pan == 0 ? "" : $" → {Wording.Pan(e.Pan)}")}",
+        SetMute { Muted: true } => "open → muted",
+        _ => "muted",
+    };
+
+    private static string Level(Decibels level) => level.IsSilence ? "silent" : string.Create(CultureInfo.InvariantCulture, $"{level.Value:+0.#;−0.#;0} dB");
 
     /// <summary>A return that only takes and prints were sent to is unused without them.</summary>
     private IEnumerable<StrikeLine> Returns()

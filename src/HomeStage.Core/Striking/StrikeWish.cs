@@ -7,7 +7,7 @@ public sealed record StrikeWish(string Name)
     /// <summary>Patterns and looped sounds, as starters.</summary>
     public bool Starters { get; init; }
 
-    /// <summary>Faders, pans and mutes; otherwise they go to rest: 0 dB, the centre, open.</summary>
+    /// <summary>Faders, pans and mutes; otherwise they go to rest: as the template had them that the song began from, or 0 dB, the centre, open.</summary>
     public bool Levels { get; init; }
 
     /// <summary>Tempo, meter and sections; otherwise those of the template that the song began from, or 120 in 4/4 and one section.</summary>

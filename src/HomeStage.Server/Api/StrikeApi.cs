@@ -26,7 +26,7 @@ internal static class StrikeApi
         {
             if (await SongAsync(id, store, lists, log, cancellation) is not var (_, song, brought))
                 return Problems.NotFound("document");
-            var wish = asked.Wish ?? new(song.Song.Name) { Levels = song.Begun is not null };
+            var wish = asked.Wish ?? new(song.Song.Name);
             var (report, why) = Strike.Of(song, wish);
             return report is null ? Problems.Refused(why!) : TypedResults.Ok(new StrikeView(song.Song.Name, wish, report.Lines, report.Before, report.After, song.Begun?.Name, brought?.LeftOut ?? []));
         });
@@ -34,7 +34,7 @@ internal static class StrikeApi
         {
             if (await SongAsync(id, store, lists, log, cancellation) is not var (open, song, _))
                 return Problems.NotFound("document");
-            var (report, why) = Strike.Of(song, asked.Wish ?? new(song.Song.Name) { Levels = song.Begun is not null });
+            var (report, why) = Strike.Of(song, asked.Wish ?? new(song.Song.Name));
             if (report is null)
                 return Problems.Refused(why!);
             var made = await store.CreateAsync(DocumentKind.Template, report.Template, (open.Id, open.Revision), cancellation);

@@ -55,9 +55,45 @@ public class StrikeTests
         Assert.False(struck.Channels.Contains(new("pp")));
         Assert.False(struck.Channels[new ChannelId("pump")].Muted);
         Assert.Equal("Zither", struck.Channels[new ChannelId("lost")].Name);
-        // A prepared print is a channel of the template; what it holds is not.
-        Assert.Empty(struck.Channels[new ChannelId("key-print")].Starters);
+        // One that was made in the song goes with what it holds, unless somebody says otherwise.
+        Assert.False(struck.Channels.Contains(new("key-print")));
+        Assert.Null(struck.Channels[new ChannelId("key")].PrintTwin);
+        Assert.Empty(Struck(new("Bare") { Otherwise = ["prints/key-print"] }).Channels[new ChannelId("key-print")].Starters);
+    }
+
+    /// <summary>A channel for prints that the template had, or to which nothing was printed, is a channel of the template; what it holds is not.</summary>
+    [Fact]
+    public void AChannelForPrintsThatWasSetUp_Stays_AndWhatRestedForItComesBackAsItWas()
+    {
+        var begun = OneBar(Tone("key", "mix-bus"), new AddPrintTwin(new("key")), Tone("idle", "mix-bus"), new AddPrintTwin(new("idle")));
+        var write = begun.Acts[0].Id;
+        var song = begun.With(
+            new PutStarter(new("key-print"), new("Print", Tape, false, new(0), ["song"]) { Through = true }),
+            new SetStage(new("key-print"), write, StageState.OnStage), new SetStage(new("key"), write, StageState.InTheWings), new SetStage(new("idle"), write, StageState.InTheWings));
+
+        var struck = Struck(new("Bare"), song, begun);
+
+        StageState In(Template t, string id) => t.Channels[new ChannelId(id)].StageIn(write);
         Assert.Equal(new ChannelId("key-print"), struck.Channels[new ChannelId("key")].PrintTwin);
+        Assert.Empty(struck.Channels[new ChannelId("key-print")].Starters);
+        Assert.Equal((StageState.OnStage, In(begun, "key-print")), (In(struck, "key"), In(struck, "key-print")));
+        // Nothing was printed of this one, so it rests because somebody wanted it to.
+        Assert.Equal(StageState.InTheWings, In(struck, "idle"));
+        Assert.True(Struck(new("Bare"), song with { Name = "Elsewhere" }).Channels.Contains(new("idle-print")));
+    }
+
+    [Fact]
+    public void AtRest_AChannelIsAsTheTemplateHadIt_ThatTheSongBeganFrom()
+    {
+        var begun = OneBar(Tone("a", "mix-bus"), Tone("b", "mix-bus"), new SetLevel(new("a"), new(-4)), new SetPan(new("a"), -0.5), new SetMute(new("b"), true));
+        var song = begun.With(new SetLevel(new("a"), new(-11)), new SetPan(new("a"), 0), new SetMute(new("b"), false), Tone("c", "mix-bus"), new SetLevel(new("c"), new(3)));
+
+        var struck = Struck(new("Bare"), song, begun);
+        (double, double, bool) Of(string id) => struck.Channels[new ChannelId(id)] is var c ? (c.Level.Value, c.Pan, c.Muted) : default;
+
+        Assert.Equal([(-4, -0.5, false), (0, 0, true), (0, 0, false)], new[] { Of("a"), Of("b"), Of("c") });
+        Assert.Equal(["Tone a: −11 dB → −4 dB, centre → 50 % left", "Tone b: open → muted", "Tone c: +3 dB"], Strike.Of(new(song, begun, []), new("Bare")).Report!.Lines.Where(l => l.Group == StrikeGroup.Levels).Select(l => l.Words));
+        Assert.Equal([], LeftIn(struck, song));
     }
 
     [Fact]
@@ -115,7 +151,7 @@ public class StrikeTests
         int Going(StrikeGroup group) => report.Lines.Where(l => l.Group == group && l.Goes && !l.Key.EndsWith("/elsewhere", StringComparison.Ordinal)).Sum(l => l.Count);
 
         Assert.Equal(before.Channels - after.Channels, Going(StrikeGroup.Takes) + Going(StrikeGroup.Prints) + Going(StrikeGroup.Returns));
-        Assert.Equal((2, 1, 1), (Going(StrikeGroup.Takes), Going(StrikeGroup.Prints), Going(StrikeGroup.Returns)));
+        Assert.Equal((2, 2, 1), (Going(StrikeGroup.Takes), Going(StrikeGroup.Prints), Going(StrikeGroup.Returns)));
         Assert.Equal((before.Patterns - after.Patterns, before.Sounds - after.Sounds, before.Curves - after.Curves), (Going(StrikeGroup.Notes), Going(StrikeGroup.Sounds), Going(StrikeGroup.Curves)));
         Assert.Equal((2, 1, 1), (Going(StrikeGroup.Notes), Going(StrikeGroup.Sounds), Going(StrikeGroup.Curves)));
         Assert.Equal(2, Going(StrikeGroup.Inserts));
@@ -196,6 +232,26 @@ public class StrikeTests
             foreach (var channel in report.Template.Channels.Where(c => c.Kind != ChannelKind.Audio))
                 Assert.Equal((song.Channels[channel.Id].Destination, song.Channels[channel.Id].Source, song.Channels[channel.Id].PolarityFlipped), (channel.Destination, channel.Source, channel.PolarityFlipped));
         }
+    }
+
+    /// <summary>What the song has of its template stands as it stood there, whatever was mixed since.</summary>
+    [Fact]
+    public void AnySong_RestsAsItsTemplateStood()
+    {
+        var moved = 0;
+        for (var seed = 0; seed < Runs.Of(20, 300); seed++)
+        {
+            var begun = new RandomTemplates(seed + 5000).Grown(60);
+            var song = new RandomTemplates(seed).Possible(begun, 40).After;
+            var struck = Struck(new("Bare"), song, begun);
+            foreach (var channel in struck.Channels.Where(c => Capabilities.Of(c.Kind).Sounds && begun.Channels.TryGet(c.Id, out var had) && had.Name == song.Channels[c.Id].Name))
+            {
+                Assert.Equal((begun.Channels[channel.Id].Level, begun.Channels[channel.Id].Pan), (channel.Level, channel.Pan));
+                moved += song.Channels[channel.Id].Level == channel.Level ? 0 : 1;
+            }
+        }
+
+        Assert.True(moved > 5, $"{moved} were moved");
     }
 
     private static IEnumerable<string> LeftIn(Template struck, Template song) =>
