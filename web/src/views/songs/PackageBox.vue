@@ -19,7 +19,11 @@ const turned = ref<PackagePart[]>([])
 const counted = ref(false)
 
 const head = computed(() => (document.head?.id === props.song ? document.head : undefined))
-const countIn = computed(() => head.value?.timeline.countIn)
+/** Null where nothing is counted. */
+const countIn = computed(() => {
+  const count = head.value?.timeline.countIn
+  return count && (count.bars > 0 || count.click) ? count : null
+})
 const about: Record<PackagePart, [name: string, words: string]> = {
   document: ['Template document', 'everything, as JSON that this application reads back'],
   project: ['DAWproject', 'for a workstation that reads the open project format'],
@@ -77,6 +81,7 @@ function make() {
       One ZIP for a workstation, with a manifest of sizes and checksums. The same song gives the same bytes each time.
     </p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <p v-if="!plan && !trouble" class="quiet" role="status">Weighing what goes in…</p>
     <ul v-if="plan">
       <li v-for="part in plan" :key="part.part" :class="{ out: !isIn(part) }">
         <label>
