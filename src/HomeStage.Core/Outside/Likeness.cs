@@ -50,9 +50,9 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
             return null;
         var own = Agreement.Itself(expected, rateHz);
         var first = one.LagSeconds * rateHz;
-        var near = agreement.Lags.Where(l => Math.Abs(l - first) >= LeastApartSeconds * rateHz).Select(l => (Lag: (double)l, Share: agreement.ShareOfTwo(own, Math.Round(first), l))).MaxBy(l => l.Share);
-        // Neither begins on one of our frames.
-        var fine = from a in Quarters from b in Quarters select (Apart: near.Lag + b - Math.Round(first) - a, Share: agreement.ShareOfTwo(own, Math.Round(first) + a, near.Lag + b));
+        var near = agreement.Lags.Where(l => Math.Abs(l - first) >= LeastApartSeconds * rateHz).Select(l => (Lag: (double)l, Share: agreement.ShareOfTwo(own, first, l))).MaxBy(l => l.Share);
+        // Neither begins on one of our frames, and each moves where the other seems to stand.
+        var fine = from a in Quarters from b in Quarters select (Apart: near.Lag + b - first - a, Share: agreement.ShareOfTwo(own, first + a, near.Lag + b));
         var (apart, share) = fine.MaxBy(f => f.Share);
         return share >= TwoShare && share > one.Share + 0.05 ? Math.Abs(apart) / rateHz : null;
     }
