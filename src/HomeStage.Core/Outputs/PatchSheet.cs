@@ -23,8 +23,8 @@ public static class PatchSheet
                let kit = (player.Source as InstrumentSource)?.Kit
                where kit is not null
                from line in kit.Lines.OrderBy(l => l.Output)
-               // The first output is heard on the instrument's own channel.
-               let taker = takers[(player.Id, line.Output)].FirstOrDefault() ?? (line.Output == 1 ? player : null)
+               // The first output is heard on the instrument's own channel; what several take is heard on each.
+               from taker in takers[(player.Id, line.Output)].DefaultIfEmpty(line.Output == 1 ? player : null)
                select new PatchLine(player.Id, line.Name, line.Piece?.Note, kit.JackLabel(line.Output), taker?.Id, taker?.Destination),
         ];
     }

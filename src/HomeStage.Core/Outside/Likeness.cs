@@ -27,7 +27,11 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
     /// <summary>Two copies explain at least so much.</summary>
     private const double TwoShare = 0.93;
 
-    private static readonly double[] Quarters = [-0.5, -0.25, 0, 0.25, 0.5];
+    private const int Beginnings = 3;
+    private const int MostTurns = 6;
+
+    // Neither begins on one of our frames.
+    private static readonly double[] Eighths = [.. Enumerable.Range(-4, 9).Select(e => e / 8.0)];
 
     public static readonly Likeness None = new(0, 0, 0, [(0, 0)]);
 
@@ -49,12 +53,32 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
         if (Agreement.Of(expected, recorded, rateHz) is not { } agreement || Best(agreement) is not { Share: < 0.97 and > 0.25 } one)
             return null;
         var own = Agreement.Itself(expected, rateHz);
-        var first = one.LagSeconds * rateHz;
-        var near = agreement.Lags.Where(l => Math.Abs(l - first) >= LeastApartSeconds * rateHz).Select(l => (Lag: (double)l, Share: agreement.ShareOfTwo(own, first, l))).MaxBy(l => l.Share);
-        // Neither begins on one of our frames, and each moves where the other seems to stand.
-        var fine = from a in Quarters from b in Quarters select (Apart: near.Lag + b - first - a, Share: agreement.ShareOfTwo(own, first + a, near.Lag + b));
-        var (apart, share) = fine.MaxBy(f => f.Share);
-        return share >= TwoShare && share > one.Share + 0.05 ? Math.Abs(apart) / rateHz : null;
+        // Two of a tone agree best with one somewhere between them: the pair is looked for from several beginnings.
+        var (apart, share) = agreement.Peaks().OrderByDescending(p => p.Share).Take(Beginnings).Select(p => Pair(agreement, own, p.Lag)).MaxBy(p => p.Share);
+        return share >= TwoShare && share > one.Share + 0.05 ? apart / rateHz : null;
+    }
+
+    /// <summary>Each of two is looked for anew beside the other, until nothing better is found.</summary>
+    private static (double Apart, double Share) Pair(Agreement agreement, double[] own, double first)
+    {
+        var best = (Apart: 0.0, Share: 0.0);
+        for (var turn = 0; turn < MostTurns; turn++)
+        {
+            var (second, share) = Beside(agreement, own, first);
+            if (share <= best.Share)
+                break;
+            (best, first) = ((Math.Abs(second - first), share), second);
+        }
+
+        return best;
+    }
+
+    /// <returns>Where the other stands, between the frames too, and how much the two explain.</returns>
+    private static (double Lag, double Share) Beside(Agreement agreement, double[] own, double one)
+    {
+        double Share(double lag) => agreement.ShareOfTwo(own, one, lag);
+        var near = agreement.Lags.Where(l => Math.Abs(l - one) >= LeastApartSeconds * agreement.RateHz).MaxBy(l => Share(l));
+        return Eighths.Select(e => (near + e, Share(near + e))).MaxBy(f => f.Item2);
     }
 
     private static Likeness Best(Agreement agreement)
@@ -75,6 +99,8 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
 
         private const int Steps = 8;
         private const int Reach = 32;
+
+        private static readonly double[][] Kernels = [.. Enumerable.Range(0, Steps).Select(s => Kernel((double)s / Steps))];
 
         public IEnumerable<int> Lags => Enumerable.Range(-MostLag, 2 * MostLag + 1);
 
@@ -102,15 +128,21 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
         /// <summary>By a sinc under a Kaiser window (J. F. Kaiser, 1974), 32 frames a side, β = 9; on a frame it is what stands there.</summary>
         private double Between(double lag) => Between(Products, lag + MostLag);
 
+        /// <param name="place">In eighths of a frame.</param>
         private static double Between(double[] values, double place)
         {
-            if (place == Math.Round(place))
-                return values[(int)place];
+            var eighths = (int)Math.Round(place * Steps);
+            var (frame, kernel) = (Math.DivRem(eighths, Steps, out var part), Kernels[part]);
+            if (part == 0)
+                return values[frame];
             var sum = 0.0;
-            for (var l = Math.Max(0, (int)Math.Ceiling(place - Reach)); l <= Math.Min(values.Length - 1, place + Reach); l++)
-                sum += values[l] * Math.Sin(Math.PI * (l - place)) / (Math.PI * (l - place)) * Kaiser.At((l - place) / Reach, 9);
+            for (var l = Math.Max(0, frame - Reach); l <= Math.Min(values.Length - 1, frame + Reach); l++)
+                sum += values[l] * kernel[l - frame + Reach];
             return sum;
         }
+
+        private static double[] Kernel(double part) =>
+            [.. Enumerable.Range(-Reach, 2 * Reach + 1).Select(o => o - part).Select(d => Math.Abs(d) > Reach ? 0 : d == 0 ? 1 : Math.Sin(Math.PI * d) / (Math.PI * d) * Kaiser.At(d / Reach, 9))];
 
         /// <summary>How much of the recording two copies explain, by least squares: what they share stands beside the diagonal.</summary>
         /// <param name="own">What the sound shares with itself, from a shift of none.</param>

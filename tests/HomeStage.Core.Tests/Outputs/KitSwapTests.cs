@@ -156,6 +156,35 @@ public sealed class KitSwapTests
         Assert.Empty(swap.Widened);
     }
 
+    /// <summary>A stereo piece on a mono output widens it where a jack behind is free, and its split with it; where none is it is heard in mono, and told.</summary>
+    [Theory]
+    [InlineData(4, true)]
+    [InlineData(5, true)]
+    [InlineData(3, false)]
+    public void Of_AStereoPieceInPlaceOfAMonoOne_WidensItsOutput_WhereThereIsAJack(int jacks, bool widens)
+    {
+        Kit old = new([Piece.Pad("Kick", 36, "drums/kick", 2, DrumSound.Kick), Piece.Pad("Snare", 38, "drums/snare", 3, DrumSound.Snare)],
+            [new("Rest", ChannelFormat.Mono), new("Kick", ChannelFormat.Mono), new("Snare", ChannelFormat.Mono)]);
+        var next = old with
+        {
+            Pieces = [old.Pieces[0] with { Microphones = [old.Pieces[0].Microphones[0] with { Format = ChannelFormat.Stereo }] }, old.Pieces[1]],
+            Outputs = [.. Enumerable.Range(1, jacks).Select(n => new KitOutput($"Jack {n}", ChannelFormat.Mono))],
+        };
+        var template = OnStage(old, [new("Kick", 2), new("Snare", 3)]).With(new SetPan(new("split-2"), -0.4), new SetPan(new("split-3"), 0.6));
+
+        var swap = KitSwap.Of(template, Player, InstrumentCatalogue.OwnMachine, next);
+        var after = template.With([.. swap.Edits]);
+        var (kick, snare) = (after.Channels[new ChannelId("split-2")], after.Channels[new ChannelId("split-3")]);
+
+        Assert.Equal(widens ? ["Kick"] : [], swap.Widened);
+        Assert.Equal(widens ? [] : ["Kick"], swap.Narrowed);
+        // Two sides stand in the middle; what is left alone stays where it was.
+        Assert.Equal(widens ? (ChannelFormat.Stereo, 0.0) : (ChannelFormat.Mono, -0.4), (kick.Format, kick.Pan));
+        Assert.Equal((ChannelFormat.Mono, 0.6), (snare.Format, snare.Pan));
+        Assert.Equal((widens ? ChannelFormat.Stereo : ChannelFormat.Mono, ChannelFormat.Mono), (KitOf(after).Outputs[1].Format, KitOf(after).Outputs[2].Format));
+        Assert.Equal(jacks, JacksOf(KitOf(after)));
+    }
+
     [Fact]
     public void Of_NewPiecesOfNoFamily_NamesTheirOutputAfterTheFirstOfThem()
     {
@@ -167,6 +196,21 @@ public sealed class KitSwapTests
 
         Assert.Equal(["Zyx", "Qwv"], after.Lines.Where(l => l.Output == 3).Select(l => l.Name));
         Assert.Equal("Zyx", after.Outputs[2].Name);
+    }
+
+    [Fact]
+    public void Of_ANewFamily_HasItsSplitBehindTheOthersOfItsInstrument()
+    {
+        Kit old = new([Piece.Pad("Kick", 36, "drums/kick", 2, DrumSound.Kick)], [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        var next = old with { Pieces = [.. old.Pieces, Piece.Pad("Gong", 60, "drums/gong", 1, DrumSound.Bell)] };
+        var template = OnStage(old, [new("Kick", 2)]).With(
+            new AddChannel(new() { Id = new("between"), Name = "Between", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus }),
+            new AddChannel(new() { Id = new("split-again"), Name = "Kick again", Kind = ChannelKind.Split, Format = ChannelFormat.Stereo, Destination = EmptyStage.MixBus, Source = new OutputSource(Player, 2) }),
+            new AddChannel(new() { Id = new("behind"), Name = "Behind", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus }));
+
+        var after = template.With([.. KitSwap.Of(template, Player, InstrumentCatalogue.Flotsam, next).Edits]);
+
+        Assert.Equal(["Between", "Kick again", "Gong", "Behind"], after.Channels.Select(c => c.Name).SkipWhile(n => n != "Between"));
     }
 
     /// <summary>Among pieces of one family that have nothing else in common, the one at the same place of the kit is stood in for.</summary>

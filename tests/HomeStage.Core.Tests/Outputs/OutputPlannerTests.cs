@@ -100,6 +100,41 @@ public sealed class OutputPlannerTests
         Assert.IsType<PlanResult.Planned>(OutputPlanner.Plans(pieces, 3, JackUse.Pairs));
     }
 
+    /// <summary>A run is called by what it holds: a whole family by the family, up to three parts one by one, more by the first and the last. Names in capitals stay so.</summary>
+    [Theory]
+    [InlineData("Kick=drums/kick V=drums/v TR-hat=drums/hats", "Kick, TR-hat and v")]
+    [InlineData("Kick=drums/kick Snare=drums/snare Shaker=perc/shaker", "Drums and shaker")]
+    [InlineData("A=x/a B=x/b C=x/c D=x/d", "A to d")]
+    [InlineData("High=drums/toms/high Low=drums/toms/low Crash=drums/cymbals", "Toms and crash")]
+    [InlineData("Only=drums/kick", "Only")]
+    public void ARun_IsCalledByWhatItHolds(string said, string name)
+    {
+        // One that is kept by itself belongs to the same families, so that none of them is whole but for those below.
+        PlanPiece[] pieces = [.. said.Split(' ').Select(p => new PlanPiece(p.Split('=')[0], p.Split('=')[1])), new("Apart", said.Contains("perc", StringComparison.Ordinal) ? "else/one" : $"{said.Split('=')[1].Split('/')[0]}/apart", Stay: PieceStay.Alone)];
+
+        var plan = ((PlanResult.Planned)OutputPlanner.Plans(pieces, 2, JackUse.Singles)).Plans[0];
+
+        Assert.Contains(name, plan.Groups.Select(g => g.Name));
+    }
+
+    /// <summary>On halves of pairs a mono piece by itself takes one jack, a stereo one both; the rest needs one more, or two where any of it is stereo.</summary>
+    [Theory]
+    [InlineData("S S", 2, true)]
+    [InlineData("S S m", 2, false)]
+    [InlineData("S S m", 3, true)]
+    [InlineData("M M M M", 2, true)]
+    [InlineData("M M M m", 2, true)]
+    [InlineData("M M M M m", 2, false)]
+    [InlineData("M M M s", 2, false)]
+    [InlineData("M M s", 2, true)]
+    public void Plans_OnHalves_HaveRoomForWhatIsByItself_JackByJack(string said, int pairs, bool fits)
+    {
+        var pieces = said.Split(' ').Select((p, i) => new PlanPiece(
+            $"Piece {i}", $"drums/{i}", p is "S" or "s" ? ChannelFormat.Stereo : ChannelFormat.Mono, Stay: char.IsUpper(p[0]) ? PieceStay.Alone : PieceStay.ByPlan)).ToList();
+
+        Assert.Equal(fits, OutputPlanner.Plans(pieces, pairs, JackUse.Halves) is PlanResult.Planned { Plans.Count: > 0 });
+    }
+
     [Theory]
     [InlineData(0, 4)]
     [InlineData(193, 4)]

@@ -25,5 +25,8 @@ public class PatchSheetTests
         Assert.Equal(
             [("Rattle", 70, "1–2", "box", "mix-bus"), ("Thud", 36, "3", "thud", "skins"), ("Crack", 38, "4–5", null, null)],
             lines.Select(l => (l.Name, l.Note!.Value, l.Jack, l.Taker?.Value, l.Bus?.Value)));
+
+        var twice = template.With(new MakeChannel(new(ChannelKind.Split) { Name = "Thud again", SplitOf = new("box"), Output = 2 }));
+        Assert.Equal([("thud", "skins"), ("thud-again", "mix-bus")], PatchSheet.Of(twice).Where(l => l.Name == "Thud").Select(l => (l.Taker?.Value, l.Bus?.Value)));
     }
 }

@@ -129,6 +129,27 @@ public sealed class SplitBatchTests
         Assert.Equal("aside", after.Channels[new ChannelId("away")].Destination!.Value.Value);
     }
 
+    /// <summary>A split whose channel a person has called otherwise than the output keeps that name, whatever comes to leave by it; a width that is not its output's becomes that.</summary>
+    [Fact]
+    public void Of_APlan_KeepsANameThatAPersonGave_AndGivesASplitTheWidthOfItsOutput()
+    {
+        var kit = new Kit(
+            [Piece.Pad("Kick", 36, "drums/kick", 2, DrumSound.Kick), Piece.Pad("Tom high", 48, "drums/toms", 3, DrumSound.HighTom), Piece.Pad("Tom low", 45, "drums/toms", 4, DrumSound.LowTom)],
+            [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
+        Channel Split(string name, int output, ChannelFormat format) => new() { Id = new($"split-{output}"), Name = name, Kind = ChannelKind.Split, Format = format, Destination = EmptyStage.MixBus, Source = new OutputSource(Player, output) };
+        var template = Staged(kit).With(
+            new AddChannel(Split("My thunder", 2, ChannelFormat.Stereo)), new AddChannel(Split("Output 3", 3, ChannelFormat.Mono)), new AddChannel(Split("Output 4", 4, ChannelFormat.Stereo)));
+
+        var coarse = Applied(template, Plans(template, byHalves: false)[0]);
+        Assert.Equal(["My thunder"], Splits(coarse).Select(s => s.Name));
+
+        var same = Applied(template, Plans(template, byHalves: false)[^1]);
+        Assert.All(Splits(same), s => Assert.Equal(ChannelFormat.Stereo, s.Format));
+        // Where names and jacks are as they should be, the width alone is put right.
+        var mono = same.With(new SetFormat(new("split-3"), ChannelFormat.Mono));
+        Assert.Equal(same.Channels, Applied(mono, Plans(mono, byHalves: false)[^1]).Channels);
+    }
+
     [Fact]
     public void Of_AFamilyWithSeveralSplits_HasASum_WhichGoesWhenOneIsLeft()
     {

@@ -71,11 +71,14 @@ public sealed class WrongRecordingsTests
         ], answer.Findings.Select(f => f.Words).Order(StringComparer.Ordinal));
     }
 
+    /// <summary>Those that were not found once, or found as others: two strokes between the frames, two of a tone, more faults than rights among what is stereo.</summary>
+    private static readonly int[] FoundOnce = [283483, 283469, 283463];
+
     [Fact]
     public void FaultsByChance_AreAllFound_AndNoneIsInvented()
     {
-        var first = Runs.AreLong ? 0 : Random.Shared.Next(1_000_000);
-        for (var seed = first; seed < first + Runs.Of(1, 100); seed++)
+        var first = Random.Shared.Next(1_000_000);
+        foreach (var seed in Runs.AreLong ? FoundOnce.Concat(Enumerable.Range(first, 100)) : FoundOnce)
         {
             var planted = new PlantedFaults(new Random(seed), Song);
 
