@@ -1,6 +1,7 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
@@ -293,6 +294,48 @@ public class EditBehaviourTests
         Assert.IsType<Refusal.OutOfRange>(Stage.RefusalOf(new RestoreChannels([new(organ with { Id = new("new"), Name = "New" }, Stage.Channels.Count + 1)], [])));
         Assert.IsType<Refusal.ChannelExists>(Stage.RefusalOf(new RestoreChannels([new(organ, 1)], [])));
         Assert.Equal(3, Stage.With(new RestoreChannels([new(organ with { Id = new("new"), Name = "New" }, 3)], [])).Channels.IndexOf(new("new")));
+    }
+
+    /// <summary>What stands still while anything plays is put on no lever anew; an older one that holds it keeps it, and may be renamed.</summary>
+    [Fact]
+    public void PutLever_OnWhatStandsStill_IsRefused_UnlessItHeldThatBefore()
+    {
+        var stage = OneBar(Bus("drums", "mix-bus", Insert("eq", ProcessorCatalogue.Equaliser)));
+        LeverRange still = new(new("drums"), new InsertTarget(new("eq"), "part"), 0, 1), moves = new(new("drums"), new InsertTarget(new("eq"), "bell-1-db"), 0, 6);
+        var older = stage with { Levers = [new("l", "Lift", 0, [still, moves])] };
+
+        Assert.IsType<Refusal.StandsStill>(stage.RefusalOf(new PutLever(new("l", "Lift", 0, [moves, still]))));
+        Assert.IsType<Refusal.StandsStill>(older.RefusalOf(new PutLever(new("l", "Lift", 0, [still with { To = 2 }]))));
+        Assert.Equal("Sink", older.With(new PutLever(older.Levers[0] with { Name = "Sink" })).Levers[0].Name);
+        Assert.Equal([moves], stage.With(new PutLever(new("l", "Lift", 0, [moves]))).Levers[0].Ranges);
+    }
+
+    /// <summary>A strip that says for an act what is so already leaves it, and so leaves who else stands there.</summary>
+    [Fact]
+    public void LayStrip_WithAStageThatIsSoAlready_BringsNobodyOnStage()
+    {
+        var stage = OneBar(Bus("drums", "mix-bus"), Tone("kick", "drums"));
+        var act = stage.Acts[0].Id;
+        // Whoever comes on stage brings along what it feeds.
+        var resting = stage with { Channels = stage.Channels.Replace(stage.Channels[new ChannelId("drums")] with { Stages = Map<StageState>.Empty.With(act, StageState.InTheWings) }) };
+
+        var after = resting.With(new LayStrip([new("kick")], new() { Inserts = [], Stages = Map<StageState>.Empty.With(act, StageState.OnStage) }));
+
+        Assert.Equal(StageState.InTheWings, after.Channels[new ChannelId("drums")].StageIn(act));
+    }
+
+    /// <summary>A device that takes no key strands what feeds the key of its stand-in, and nobody else.</summary>
+    [Fact]
+    public void SetDevice_WithoutAKey_IsRefused_WhereSomethingFeedsThatKey()
+    {
+        var stage = OneBar(
+            Bus("drums", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) }), Bus("strings", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor)),
+            Trigger("pulse"), new PutFeed(new("pulse"), new(new("drums"), new("comp"), new(0))));
+        OutsideDevice deaf = new("Old Winch"), hearing = deaf with { Key = KeyWidth.Stereo };
+
+        Assert.IsType<Refusal.WrongPlace>(stage.RefusalOf(new SetDevice(new("drums"), new("comp"), deaf)));
+        Assert.Equal(hearing, stage.With(new SetDevice(new("drums"), new("comp"), hearing)).Channels[new ChannelId("drums")].Inserts[0].Device);
+        Assert.Equal(deaf, stage.With(new SetDevice(new("strings"), new("comp"), deaf)).Channels[new ChannelId("strings")].Inserts[0].Device);
     }
 
     [Fact]

@@ -26,6 +26,8 @@ public class KitEditTests
 
     private static Piece Boot => Set.Pieces[0];
 
+    private static Core.Media.MediaRef Thud => new(new('b', 64), "Thud", 48000, 1, 4800);
+
     public static TheoryData<Edit, string> Sentences() => new()
     {
         { new PutPiece(Player, Boot with { Note = 35 }, "Boot"), "Boot of Slate set: note 35" },
@@ -34,6 +36,11 @@ public class KitEditTests
         { new PutPiece(Player, Piece.Pad("Bell", 53, "", 1, DrumSound.Bell)), "Bell joins Slate set, on note 53" },
         { new PutPiece(Player, Boot with { Microphones = [new("in", 2), new("out", 4)] }, "Boot"), "Boot of Slate set: 2 microphones" },
         { new PutPiece(Player, Boot with { Microphones = [new("", 4, 0.5) { Format = ChannelFormat.Stereo, NeighboursDb = -12, Importance = 3 }] }, "Boot"), "Boot of Slate set: output 4, stereo, another pan, hears its neighbours at −12.0 dB, another place" },
+        { new PutPiece(Player, Boot with { Sample = Thud }, "Boot"), "Boot of Slate set: other sounds" },
+        { new PutPiece(Player, Boot, "Boot"), "Boot of Slate set: as it was" },
+        { new SendToOutput(Player, ["Tick"], 5), "Tick of Slate set leaves by 6" },
+        { new SendToOutput(Player, ["Tick"], 6), "Tick of Slate set leaves by output 6" },
+        { new SendToOutput(Player, ["Tick"], 0), "Tick of Slate set leaves by output 0" },
         { new RemovePieces(Player, ["Tick", "Wash"]), "Tick, Wash leave Slate set" },
         { new RemovePieces(Player, ["Tick"]), "Tick leaves Slate set" },
         { new PutFarMicrophone(Player, FarMicrophone.Stereo("Attic", "drums/rooms", 1, FarPlace.Hall)), "Attic hears Slate set from afar" },
@@ -75,6 +82,22 @@ public class KitEditTests
         Assert.Equal(("Boot", "Boot"), (KitOf(after).Outputs[1].Name, after.Channels[new ChannelId("boot")].Name));
         var apart = Stage.With(new PutPiece(Player, Boot with { Microphones = [new("in", 2), new("out", 4)] }, "Boot"));
         Assert.Equal("Boot in", KitOf(apart).Outputs[1].Name);
+    }
+
+    /// <summary>Outputs are numbered from one to as many as there are.</summary>
+    [Theory]
+    [InlineData(0, false)]
+    [InlineData(1, true)]
+    [InlineData(5, true)]
+    [InlineData(6, false)]
+    public void AnOutput_IsOneOfThoseThatThereAre(int number, bool isThere)
+    {
+        foreach (Edit edit in new Edit[] { new SendToOutput(Player, ["Tick"], number), new PutKitOutput(Player, new("Bells", number == 1 ? ChannelFormat.Stereo : ChannelFormat.Mono), number) })
+            Assert.Equal(isThere ? null : new Refusal.OutOfRange("An output of Slate set", number, 1, 5, ""), (edit.ApplyTo(Stage) as EditResult.Refused)?.Why);
+        if (!isThere)
+            return;
+        Assert.Equal(number, KitOf(Stage.With(new SendToOutput(Player, ["Tick"], number))).Lines.Single(l => l.Name == "Tick").Output);
+        Assert.Equal("Bells", KitOf(Stage.With(new PutKitOutput(Player, new("Bells", number == 1 ? ChannelFormat.Stereo : ChannelFormat.Mono), number))).Outputs[number - 1].Name);
     }
 
     [Fact]

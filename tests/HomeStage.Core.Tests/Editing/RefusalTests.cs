@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Media;
@@ -93,6 +94,10 @@ public class RefusalTests
         ["curves of what draws none"] = (Of(i => i with { Trigger = NoteTrigger.Plain }), "Compressor on Bus drums is restarted by nothing"),
         ["a ducker by notes of what is gone"] = (Of(i => i with { Trigger = NoteTrigger.Plain with { Notes = [new("organ"), new("nobody")] } }, "duck"), "There is no channel 'nobody'"),
         ["parked in an act that is none"] = (Of(i => i with { ParkedIn = ["mix", "ghost"] }), "There is no act 'ghost'"),
+        ["parked in two acts that are none"] = (Of(i => i with { ParkedIn = ["ghost-a", "ghost-b"] }), "There is no act 'ghost-a'"),
+        ["a value of a device's control where no device is"] = (Of(i => i with { Settings = Map<double>.Empty.With("device.drive", 1) }), "There is no parameter 'device.drive'"),
+        ["a value of a device's control that can be none"] = (Of(i => i with { Device = Winch, Settings = Map<double>.Empty.With("device.Not an id!", 1) }), "There is no parameter 'device.Not an id!'"),
+        ["a value of a device's control that is no number"] = (Of(i => i with { Device = Winch, Settings = Map<double>.Empty.With("device.drive", double.NaN) }), "There is no parameter 'device.drive'"),
         ["kept for automation, and no gain stage"] = (Of(i => i with { KeptForAutomation = true }), "is no gain stage, so it does not stand in for the fader"),
         ["a note on a control that can be none"] = (Of(i => i with { Notes = Map<string>.Empty.With("Not an id!", "Here") }), "There is no control 'Not an id!'"),
         ["a parameter that is none"] = (Of(i => i with { Settings = Map<double>.Empty.With("wobble", 1) }), "There is no parameter 'wobble'"),
@@ -134,6 +139,7 @@ public class RefusalTests
         ["a default that sends twice"] = (Default(new(ChannelKind.Bus), new() { Sends = [new("Hall", new(0)), new("hall", new(-6))] }), "two of send 'hall'"),
         ["a default that sends beyond the top"] = (Default(new(ChannelKind.Bus), new() { Sends = [new("Hall", new(6.01))] }), "The level of a send must lie"),
         ["a default with layers"] = (Default(new(ChannelKind.Instrument), new() { NoteInput = new() { Layers = [new("organ")] } }), "A default strip is no channel's, so it has no layers"),
+        ["a default with controllers"] = (Default(new(ChannelKind.Instrument), new() { NoteInput = new() { Controllers = [new(7, "Level")] } }), "A default strip is no channel's, so it has no layers"),
         ["a default with pads"] = (Default(new(ChannelKind.Instrument), new() { NoteInput = new() { PadMap = [new(36, 38)] } }), "A default strip is no channel's, so it has no layers"),
 
         ["a patch of what nobody knows"] = (Stage with { Patches = [new("flux", "Warm", Map<double>.Empty)] }, "There is no instrument or processor 'flux'"),
@@ -163,6 +169,24 @@ public class RefusalTests
 
     [Fact]
     public void TheStageItself_IsRight() => Assert.Null(TemplateRules.Check(Stage));
+
+    /// <summary>What looks like one of those and is none.</summary>
+    [Fact]
+    public void WhatIsRight_IsTaken()
+    {
+        Template[] right =
+        [
+            // A value waits for the control of a device that may come back.
+            Of(i => i with { Device = Winch, Settings = Map<double>.Empty.With("device.drive", 1e6) }),
+            Default(new(ChannelKind.Instrument), new() { NoteInput = new() }),
+            Default(new(ChannelKind.Bus), new() { Inserts = [Insert("trim", ProcessorCatalogue.Gain) with { ParkedIn = ["tour"] }] }),
+            Default(new(ChannelKind.Bus), new() { Inserts = [Insert("duck", ProcessorCatalogue.Ducker) with { Trigger = NoteTrigger.Plain }] }),
+        ];
+
+        Assert.All(right, t => Assert.Null(TemplateRules.Check(t)));
+    }
+
+    private static OutsideDevice Winch => new("Old Winch") { Key = KeyWidth.Stereo };
 
     [Theory]
     [MemberData(nameof(Names))]

@@ -1,3 +1,4 @@
+using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Controls;
 using HomeStage.Core.Editing.Rules;
@@ -45,12 +46,74 @@ public class RuleBoundsTests
         ["pieces that a split carried"] = (v => Stage with { Aside = [Away((int)v)] }, 0, Core.Kits.KitRules.MostLines, 1),
         ["splits that are put aside"] = (v => Stage with { Aside = Many((int)v, i => Away(1) with { Split = Away(1).Split with { Id = new($"away-{i:0000}") } }) }, 0, AsideSplit.MostInATemplate, 1),
         ["names that became others"] = (v => Stage with { Copies = [new(ShelfKind.Groove, "Late", "item", 1, Map<string>.From(Enumerable.Range(0, (int)v).Select(i => KeyValuePair.Create($"was-{i}", $"Now {i}"))))] }, 0, ShelfCopy.MostBecame, 1),
+        ["patterns"] = (v => OfKick(c => c with { Patterns = Many((int)v, i => new Pattern($"Beat {i}", Ticks.PerQuarter, [new(0, 120, 60, 100)], [])) }), 0, 64, 1),
+        ["notes on an insert"] = (v => OfInsert(i => i with { Notes = Numbered((int)v, n => $"control-{n}") }), 0, 64, 1),
+        ["length of a note on an insert"] = (v => OfInsert(i => i with { Notes = Map<string>.Empty.With("", new('n', (int)v)) }), 0, 400, 1),
+        ["what an insert waits for"] = (v => OfInsert(i => i with { WaitsFor = new(WaitReason.Person, new('n', (int)v)) }), 0, 80, 1),
+        ["bars of a count-in"] = (v => Stage with { Timeline = Stage.Timeline with { CountIn = new((int)v) } }, 0, CountIn.MostBars, 1),
+        ["length of a tag"] = (v => Stage with { Tags = [new('t', (int)v)] }, 1, 40, 1),
+        ["length of the name"] = (v => Stage with { Name = new('t', (int)v) }, 1, 80, 1),
+        ["length of the category"] = (v => Stage with { Category = new('t', (int)v) }, 0, 80, 1),
+        ["length of the prompt note"] = (v => Stage with { Note = new('t', (int)v) }, 0, 4000, 1),
+        ["length of an act's name"] = (v => Stage with { Acts = [.. Stage.Acts, new("tour", new('t', (int)v))] }, 1, 40, 1),
+        ["length of a reason"] = (v => Stage with { Accepted = Map<string>.Empty.With("finding", new('r', (int)v)) }, 1, 4000, 1),
+        ["length of a first patch's name"] = (v => Stage with { FirstPatches = Map<string>.Empty.With("compressor", new('p', (int)v)) }, 1, 40, 1),
+        ["length of a patch's name"] = (v => Stage with { Patches = [new("compressor", new('p', (int)v), Map<double>.Empty)] }, 1, 40, 1),
+        ["low cut of a patch's key"] = (v => Stage with { Patches = [new("compressor", "Warm", Map<double>.Empty) { Key = new(true, v) }] }, 20, 20000, 0.01),
+        ["high cut of a patch's key"] = (v => Stage with { Patches = [new("compressor", "Warm", Map<double>.Empty) { Key = new(true, null, v) }] }, 20, 20000, 0.01),
+        ["copies of the shelf"] = (v => Stage with { Copies = Many((int)v, i => new ShelfCopy(ShelfKind.Groove, $"Late {i}", "item", 1, Map<string>.Empty)) }, 0, ShelfCopy.MostInATemplate, 1),
+        ["default strips"] = (v => Stage with { Defaults = Many((int)v, i => new DefaultStrip(Scopes![i], new() { Inserts = [] })) }, 0, 200, 1),
+        ["sends of a default strip"] = (v => OfDefault(new() { Sends = Many((int)v, i => new StripSend($"Hall {i}", new(0))) }), 0, Strip.MostSends, 1),
+        ["length of a return's name in a default strip"] = (v => OfDefault(new() { Sends = [new(new('h', (int)v), new(0))] }), 0, 80, 1),
+        ["level of a default strip's send"] = (v => OfDefault(new() { Sends = [new("Hall", new(v))] }), -144, 6, 0.01),
+        ["acts of a default strip"] = (v => OfDefault(new() { Inserts = [Insert("comp", "compressor") with { ParkedIn = Many((int)v, i => $"act-{i}") }] }), 0, 20, 1),
+        ["layers"] = (v => OfNotes(c => c with { Plays = Many((int)v, i => new ChannelId($"t{i}")) }, 65), 0, 64, 1),
+        ["note processors"] = (v => OfKick(c => c with { NoteProcessors = Many((int)v, i => (NoteProcessor)new Transpose(1)) }), 0, 16, 1),
+        ["length of a controller's name"] = (v => OfInput(new() { Controllers = [new(7, new('c', (int)v))] }), 1, 40, 1),
+        ["length of a sound"] = (v => OfVoice([new("Loop", new(new('a', 64), "Loop", 48000, 2, 96000), true, new(0), []) { Quarters = (int)v }]), 1, AudioStarter.MostQuarters, 1),
+        ["shapes"] = (v => OfKick(c => c with { Shapes = Many((int)v, i => new Shape(new LevelTarget(), $"section-{i}", [new(0, -6), new(1, 0)])) }), 0, 256, 1),
+        ["points of a shape"] = (v => OfKick(c => c with { Shapes = [new(new LevelTarget(), "song", Many((int)v, i => new ShapePoint(i / 300.0, -6)))] }), 2, 256, 1),
+        ["value of a shape"] = (v => OfKick(c => c with { Shapes = [new(new PanTarget(), "song", [new(0, v), new(1, 0)])] }), -1, 1, 0.001),
+        ["levers"] = (v => Stage with { Levers = Many((int)v, i => new Lever($"l{i}", "Lift", 0, [])) }, 0, 64, 1),
+        ["position of a lever"] = (v => OfLever(l => l with { Position = v }), 0, 1, 0.001),
+        ["values of a lever"] = (v => OfLever(l => l with { Ranges = Many((int)v, i => new LeverRange(new($"gone-{i}"), new LevelTarget(), -6, 0)) }), 0, 64, 1),
+        ["length of a lever's name"] = (v => OfLever(l => l with { Name = new('l', (int)v) }), 1, 40, 1),
+        ["where a lever begins"] = (v => OfLever(l => l with { Ranges = [new(new("kick"), new PanTarget(), v, 0)] }), -1, 1, 0.001),
+        ["where a lever ends"] = (v => OfLever(l => l with { Ranges = [new(new("kick"), new PanTarget(), 0, v)] }), -1, 1, 0.001),
+        ["the grid"] = (v => Stage with { Opening = new("mix", [], null, (int)v) }, 1, 16 * Ticks.PerQuarter, 1),
+        ["chains"] = (v => OfKick(c => c with { Inserts = Many(32, i => Insert($"i{i}", "gain")), Chains = Many((int)v, i => new Chain($"c{i}", "Chain", [new($"i{i}")])) }), 0, Chain.MostOnAChannel, 1),
+        ["controls of a chain"] = (v => OfChain(c => c with { Controls = Many((int)v, i => new ChainControl($"x{i}", "Bite", 0, [])) }), 0, ChainControl.MostInAChain, 1),
+        ["values of a chain's control"] = (v => OfChain(c => c with { Controls = [new("x", "Bite", 0, Many((int)v, i => new ChainMove(new("comp"), $"p{i}", 0, 1)))] }), 0, ChainControl.MostMoves, 1),
+        ["length of a chain's name"] = (v => OfChain(c => c with { Name = new('c', (int)v) }), 1, 40, 1),
+        ["length of a chain's control's name"] = (v => OfChain(c => c with { Controls = [new("x", new('c', (int)v), 0, [])] }), 1, 40, 1),
+        ["where a chain's control switches from"] = (v => OfChain(c => c with { Controls = [new("x", "Bite", 0, [new(new("comp"), null, v, 1)])] }), 0, 1, 0.001),
+        ["input"] = (v => OfAudio(c => c with { Source = new InputSource((int)v) }), 1, InputSource.Last, 1),
+        ["second input"] = (v => OfAudio(c => c with { Source = new InputSource(64, (int)v) { } }), 1, InputSource.Last, 1),
+        ["length of an input's name"] = (v => OfAudio(c => c with { Source = new InputSource(1) { FirstName = new('i', (int)v) } }), 1, 80, 1),
         ["length of a section's name"] = (v => OfSection(s => s with { Name = new('s', (int)v) }), 1, 40, 1),
     };
 
-    private static Template OfNotes(Func<Channel, Channel> change)
+    /// <summary>As many sorts of channels as there are.</summary>
+    private static readonly List<StripScope> Scopes =
+    [
+        .. from role in Core.Roles.RoleNames.All from kind in Enum.GetValues<ChannelKind>() select new StripScope(kind, Role: role),
+    ];
+
+    private static Template OfDefault(Strip strip) => Stage with { Defaults = [new(new(ChannelKind.Bus), strip)] };
+
+    private static Template OfLever(Func<Lever, Lever> change) => Stage with { Levers = [change(new("l", "Lift", 0, []))] };
+
+    private static Template OfChain(Func<Chain, Chain> change) => OfKick(c => c with { Chains = [change(new("c", "Chain", [new("comp")]))] });
+
+    private static Template OfAudio(Func<Channel, Channel> change) => OfVoice([]) is var staged
+        ? staged with { Channels = staged.Channels.Replace(change(staged.Channels[new ChannelId("voice")])) }
+        : Stage;
+
+    private static Map<string> Numbered(int count, Func<int, string> key) => Map<string>.From(Enumerable.Range(0, count).Select(i => KeyValuePair.Create(key(i), "Here")));
+
+    private static Template OfNotes(Func<Channel, Channel> change, int targets = 0)
     {
-        var stage = OneBar(new Core.Editing.AddChannel(new() { Id = new("part"), Name = "Part", Kind = ChannelKind.Notes }));
+        var stage = OneBar([new Core.Editing.AddChannel(new() { Id = new("part"), Name = "Part", Kind = ChannelKind.Notes }), .. Enumerable.Range(0, targets).Select(i => Tone($"t{i}", "mix-bus"))]);
         return stage with { Channels = stage.Channels.Replace(change(stage.Channels[new ChannelId("part")])) };
     }
 
