@@ -209,6 +209,31 @@ public class DifferenceTests
         return edits.Count == 0 ? from : Assert.IsType<BatchResult.Applied>(Batch.Apply(from, edits)).Template;
     }
 
+    /// <summary>What stands elsewhere under the same id is something else: a feed that goes to another channel's compressor leaves the first.</summary>
+    [Fact]
+    public void Between_AFeedThatGoesToTheLikeOfAnotherChannel_TakesTheFirstAway()
+    {
+        var keyed = Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) };
+        var stage = OneBar(Bus("a", "mix-bus", keyed), Bus("b", "mix-bus", keyed), Trigger("pulse"));
+        Template Fed(string to) => stage.With(new PutFeed(new("pulse"), new(new(to), keyed.Id, new(-3))));
+
+        Assert.Equal(Fed("b"), Turned(Fed("a"), Fed("b")));
+        Assert.Equal(
+            [new RemoveFeed(new("pulse"), new("a"), keyed.Id), new PutFeed(new("pulse"), new(new("b"), keyed.Id, new(-3)))], Difference.Between(Fed("a"), Fed("b")));
+    }
+
+    /// <summary>One device in place of another, heard through another processor: what the first was set to is not carried over.</summary>
+    [Fact]
+    public void Between_AnInsertThatStandsInForAnotherDevice_ThroughAnotherProcessor_IsExact()
+    {
+        var from = OneBar(Bus("b", "mix-bus", Insert("x", ProcessorCatalogue.Compressor, ("ratio", 7), ("threshold-db", -30)) with { Device = new("Tern") }));
+        var to = OneBar(Bus("b", "mix-bus", Insert("x", ProcessorCatalogue.Saturator, ("drive-db", 9)) with { Device = new("Plover") }));
+        var alike = OneBar(Bus("b", "mix-bus", Insert("x", ProcessorCatalogue.Limiter) with { Device = new("Plover") }));
+
+        foreach (var (was, now) in new[] { (from, to), (to, from), (from, alike), (alike, from), (to, alike) })
+            Assert.Equal(now, Turned(was, now));
+    }
+
     [Fact]
     public void Between_TwoSettingsOfAnInstrument_SetsTheOneThatDiffers()
     {

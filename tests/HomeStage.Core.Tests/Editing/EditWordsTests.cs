@@ -139,6 +139,10 @@ public class EditWordsTests
         var fed = OneBar(Bus("keys", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) }), Trigger("pulse"), Trigger("snap"),
             new PutFeed(new("pulse"), new(new("keys"), new("comp"), new(0))), new PutFeed(new("snap"), new(new("keys"), new("comp"), new(0))));
 
+        // What feeds another insert of the channel, or the like of another channel, is not lost.
+        var beside = fed.With(new AddInsert(new("keys"), Insert("gate", ProcessorCatalogue.Gate) with { Key = new(true) }), Bus("strings", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor) with { Key = new(true) }));
+        Assert.Equal("Bus keys loses its gate", EditWords.Of(new RemoveInsert(new("keys"), new("gate")), beside));
+        Assert.Equal("Bus strings loses its compressor", EditWords.Of(new RemoveInsert(new("strings"), new("comp")), beside));
         var one = fed.With(new RemoveFeed(new("snap"), new("keys"), new("comp")));
 
         Assert.Equal("Bus keys loses its compressor, and the feeds from Trigger pulse, Trigger snap with it", EditWords.OfBatch([new RemoveInsert(new("keys"), new("comp"))], fed).Single());
