@@ -29,6 +29,10 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
 
     private const int Beginnings = 3;
     private const int MostTurns = 6;
+    private const int FewTurns = 2;
+
+    /// <summary>In frames.</summary>
+    private static readonly double[] Besides = [.. Enumerable.Range(-4, 9).Select(b => b / 2.0)];
 
     // Neither begins on one of our frames.
     private static readonly double[] Eighths = [.. Enumerable.Range(-4, 9).Select(e => e / 8.0)];
@@ -53,16 +57,16 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
         if (Agreement.Of(expected, recorded, rateHz) is not { } agreement || Best(agreement) is not { Share: < 0.97 and > 0.25 } one)
             return null;
         var own = Agreement.Itself(expected, rateHz);
-        // Two of a tone agree best with one somewhere between them: the pair is looked for from several beginnings.
-        var (apart, share) = agreement.Peaks().OrderByDescending(p => p.Share).Take(Beginnings).Select(p => Pair(agreement, own, p.Lag)).MaxBy(p => p.Share);
+        // Two of a tone agree best with one somewhere between them, two of a hiss with one a swing beside either: the pair is looked for from several beginnings.
+        var (apart, share) = agreement.Peaks().OrderByDescending(p => p.Share).Take(Beginnings).SelectMany(p => Besides.Select(b => Pair(agreement, own, p.Lag + b, b == 0 ? MostTurns : FewTurns))).MaxBy(p => p.Share);
         return share >= TwoShare && share > one.Share + 0.05 ? apart / rateHz : null;
     }
 
     /// <summary>Each of two is looked for anew beside the other, until nothing better is found.</summary>
-    private static (double Apart, double Share) Pair(Agreement agreement, double[] own, double first)
+    private static (double Apart, double Share) Pair(Agreement agreement, double[] own, double first, int turns)
     {
         var best = (Apart: 0.0, Share: 0.0);
-        for (var turn = 0; turn < MostTurns; turn++)
+        for (var turn = 0; turn < turns; turn++)
         {
             var (second, share) = Beside(agreement, own, first);
             if (share <= best.Share)
@@ -76,7 +80,8 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
     /// <returns>Where the other stands, between the frames too, and how much the two explain.</returns>
     private static (double Lag, double Share) Beside(Agreement agreement, double[] own, double one)
     {
-        double Share(double lag) => agreement.ShareOfTwo(own, one, lag);
+        var there = Math.Abs(one) <= agreement.MostLag ? agreement.Between(one) : 0;
+        double Share(double lag) => agreement.ShareOfTwo(own, (one, there), lag);
         var near = agreement.Lags.Where(l => Math.Abs(l - one) >= LeastApartSeconds * agreement.RateHz).MaxBy(l => Share(l));
         return Eighths.Select(e => (near + e, Share(near + e))).MaxBy(f => f.Item2);
     }
@@ -126,7 +131,7 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
         }
 
         /// <summary>By a sinc under a Kaiser window (J. F. Kaiser, 1974), 32 frames a side, β = 9; on a frame it is what stands there.</summary>
-        private double Between(double lag) => Between(Products, lag + MostLag);
+        public double Between(double lag) => Between(Products, lag + MostLag);
 
         /// <param name="place">In eighths of a frame.</param>
         private static double Between(double[] values, double place)
@@ -146,18 +151,21 @@ internal sealed record Likeness(double Share, double LagSeconds, double Gain, IR
 
         /// <summary>How much of the recording two copies explain, by least squares: what they share stands beside the diagonal.</summary>
         /// <param name="own">What the sound shares with itself, from a shift of none.</param>
+        /// <param name="one">Where the one stands, and what it shares there.</param>
+        /// <param name="second">Where the other does.</param>
         /// <returns>0 where one of them is much softer than the other, or turned against it.</returns>
-        public double ShareOfTwo(double[] own, double first, double second)
+        public double ShareOfTwo(double[] own, (double Lag, double Product) one, double second)
         {
+            var (first, a) = one;
             if (Math.Min(first, second) < -MostLag || Math.Max(first, second) > MostLag)
                 return 0;
-            var (a, b, shared) = (Between(first), Between(second), Between(own, Math.Abs(second - first)));
+            var (b, shared) = (Between(second), Between(own, Math.Abs(second - first)));
             var determinant = Energy * Energy - shared * shared;
             if (determinant <= 1e-3 * Energy * Energy)
                 return 0;
-            var (one, two) = ((a * Energy - b * shared) / determinant, (b * Energy - a * shared) / determinant);
-            return one * two > 0 && Math.Min(Math.Abs(one), Math.Abs(two)) >= LeastSecond * Math.Max(Math.Abs(one), Math.Abs(two))
-                ? (one * a + two * b) / RecordedEnergy((int)Math.Floor(Math.Min(first, second))) : 0;
+            var (gain, other) = ((a * Energy - b * shared) / determinant, (b * Energy - a * shared) / determinant);
+            return gain * other > 0 && Math.Min(Math.Abs(gain), Math.Abs(other)) >= LeastSecond * Math.Max(Math.Abs(gain), Math.Abs(other))
+                ? (gain * a + other * b) / RecordedEnergy((int)Math.Floor(Math.Min(first, second))) : 0;
         }
 
         /// <returns>Null where one of them is silent.</returns>

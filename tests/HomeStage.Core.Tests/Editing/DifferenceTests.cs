@@ -235,6 +235,15 @@ public class DifferenceTests
     }
 
     [Fact]
+    public void Between_NotesOnAnInsert_ArePutOnItOrOnTheControlThatTheyAreAbout()
+    {
+        var stage = OneBar(Bus("b", "mix-bus", Insert("comp", ProcessorCatalogue.Compressor)));
+        Edit[] notes = [new NoteInsert(new("b"), new("comp"), null, "Leave it"), new NoteInsert(new("b"), new("comp"), "ratio", "Not higher")];
+
+        Assert.Equal(notes, Difference.Between(stage, stage.With(notes)));
+    }
+
+    [Fact]
     public void Between_TwoSettingsOfAnInstrument_SetsTheOneThatDiffers()
     {
         var stage = OneBar(Tone("organ", "mix-bus"));

@@ -296,6 +296,25 @@ public class EditBehaviourTests
         Assert.Equal(3, Stage.With(new RestoreChannels([new(organ with { Id = new("new"), Name = "New" }, 3)], [])).Channels.IndexOf(new("new")));
     }
 
+    [Fact]
+    public void ReplaceInsert_KeepsWhatIsToldOfIt_AndOfControlsThatTheOtherHasToo()
+    {
+        var told = Insert("x", ProcessorCatalogue.Compressor) with { Notes = Map<string>.Empty.With("", "Leave it").With("threshold-db", "Not lower").With("ratio", "Not higher") };
+
+        var after = OneBar(Bus("b", "mix-bus", told)).With(new ReplaceInsert(new("b"), new("x"), ProcessorCatalogue.Gate)).Channels[new ChannelId("b")].Inserts[0];
+
+        // A gate has a threshold, and no ratio.
+        Assert.Equal([("", "Leave it"), ("threshold-db", "Not lower")], after.Notes.Select(n => (n.Key, n.Value)));
+    }
+
+    [Fact]
+    public void EditsOfSeveral_NameTheFirstThatIsNone()
+    {
+        var stage = OneBar(Tone("a", "mix-bus"));
+
+        Assert.Equal(new Refusal.UnknownChannel(new("ghost")), stage.RefusalOf(new NameChannels([new("a"), new("ghost"), new("spirit")], "Part {n}")));
+    }
+
     /// <summary>What stands still while anything plays is put on no lever anew; an older one that holds it keeps it, and may be renamed.</summary>
     [Fact]
     public void PutLever_OnWhatStandsStill_IsRefused_UnlessItHeldThatBefore()

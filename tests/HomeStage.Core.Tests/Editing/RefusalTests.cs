@@ -60,6 +60,8 @@ public class RefusalTests
         ["a recording of notes"] = (With("voice", c => c with { Source = new InternalSource(new("part"), TapPoint.Pre) }), "Voice cannot record Part"),
 
         ["patterns of what plays nothing"] = (With("voice", c => c with { Patterns = [Beat("Beat")] }), "Voice plays no instrument, so it holds no pattern"),
+        ["two patterns that are wrong"] = (With("organ", c => c with { Patterns = [Beat("Beat") with { LengthTicks = 0 }, Beat("Bar") with { LengthTicks = -1 }] }), "The length of Beat"),
+        ["two grooves that are wrong"] = (Stage with { Grooves = [new("Early", 0, [new(0)]), new("Late", -1, [new(0)])] }, "The cycle of Early"),
         ["two patterns of a name"] = (With("organ", c => c with { Patterns = [Beat("Beat"), Beat("Beat")] }), "two of pattern on Tone organ 'Beat'"),
 
         ["note input of what takes no notes"] = (With("voice", c => c with { NoteInput = new() }), "Voice takes no notes, so it has no note input"),

@@ -81,6 +81,7 @@ public class RuleBoundsTests
         ["where a lever begins"] = (v => OfLever(l => l with { Ranges = [new(new("kick"), new PanTarget(), v, 0)] }), -1, 1, 0.001),
         ["where a lever ends"] = (v => OfLever(l => l with { Ranges = [new(new("kick"), new PanTarget(), 0, v)] }), -1, 1, 0.001),
         ["the grid"] = (v => Stage with { Opening = new("mix", [], null, (int)v) }, 1, 16 * Ticks.PerQuarter, 1),
+        ["folded channels"] = (v => Stage with { Opening = new("mix", Many((int)v, i => new ChannelId($"c{i}")), null) }, 0, TemplateRules.MostChannels, 1),
         ["chains"] = (v => OfKick(c => c with { Inserts = Many(32, i => Insert($"i{i}", "gain")), Chains = Many((int)v, i => new Chain($"c{i}", "Chain", [new($"i{i}")])) }), 0, Chain.MostOnAChannel, 1),
         ["controls of a chain"] = (v => OfChain(c => c with { Controls = Many((int)v, i => new ChainControl($"x{i}", "Bite", 0, [])) }), 0, ChainControl.MostInAChain, 1),
         ["values of a chain's control"] = (v => OfChain(c => c with { Controls = [new("x", "Bite", 0, Many((int)v, i => new ChainMove(new("comp"), $"p{i}", 0, 1)))] }), 0, ChainControl.MostMoves, 1),
