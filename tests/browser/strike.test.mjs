@@ -207,7 +207,7 @@ test('a song that was begun elsewhere from a template’s project is a song of t
   assert.equal((await stage.get(`/api/templates/${template.id}/reviews`)).songs, 1)
 })
 
-test('the package holds what is ticked, stems among it, and its manifest tells each file', async () => {
+journey('the package holds what is ticked, stems among it, and its manifest tells each file', async () => {
   const { id: wreck } = (await stage.get('/api/songs')).find((s) => s.title === 'Wreck of a Song')
   await page.goto(`${stage.address}/songs/${wreck}`)
   const box = page.getByRole('region', { name: 'The package' })

@@ -78,7 +78,7 @@ public sealed class WrongRecordingsTests
     public void FaultsByChance_AreAllFound_AndNoneIsInvented()
     {
         var first = Random.Shared.Next(1_000_000);
-        foreach (var seed in Runs.AreLong ? FoundOnce.Concat(Enumerable.Range(first, 100)) : FoundOnce)
+        foreach (var seed in Runs.AreLong ? FoundOnce.Concat(Enumerable.Range(first, 100)) : FoundOnce.TakeLast(2))
         {
             var planted = new PlantedFaults(new Random(seed), Song);
 

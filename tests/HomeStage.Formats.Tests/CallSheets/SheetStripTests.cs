@@ -1,7 +1,6 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Values;
 using HomeStage.Formats.CallSheets;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
