@@ -134,12 +134,34 @@ public class WorkedOnTests
     [Fact]
     public void Exactly_ThePiecesThatAStripWasPutAsideFor_AndNoOthers_TakeItBack()
     {
-        AsideSplit Aside(params string[] lines) => new(new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Level = new(-7), Source = new OutputSource(Player, 2) }, [.. lines], [.. lines], []);
-        bool ComesBack(params string[] lines) => Applied(Whole.With(new PutAside(Aside(lines))), 1).Channels.Any(c => c.Level == new Decibels(-7));
+        var two = Whole.With(new AddChannel(Whole.Channels[Player] with { Id = new("other"), Name = "Other set" }));
+        AsideSplit Aside(ChannelId of, string[] lines) => new(new() { Id = new("away"), Name = "Away", Kind = ChannelKind.Split, Level = new(-7), Source = new OutputSource(of, 2) }, [.. lines], [.. lines], []);
+        bool ComesBackTo(ChannelId of, params string[] lines) => Applied(two.With(new PutAside(Aside(of, lines))), 1).Channels.Any(c => c.Level == new Decibels(-7));
+        bool ComesBack(params string[] lines) => ComesBackTo(Player, lines);
 
         // The coarsest plan puts the toms together.
         Assert.True(ComesBack("Tom high", "Tom low"));
         Assert.False(ComesBack("Anvil", "Tom low"));
+        // Nor is that of another machine, whatever its pieces are called.
+        Assert.False(ComesBackTo(new("other"), "Tom high", "Tom low"));
+    }
+
+    /// <summary>With a strip go the feeds into its own inserts, and not those into inserts of the same id elsewhere.</summary>
+    [Fact]
+    public void AStripThatIsPutAside_TakesTheFeedsIntoItAlone()
+    {
+        var fine = Applied(Whole, 2).With(Trigger("pulse"));
+        var (high, low) = (fine.Channels.Single(c => c.Name == "Tom high"), fine.Channels.Single(c => c.Name == "Tom low"));
+        var keyed = Insert("ducked", ProcessorCatalogue.Compressor) with { Key = new(true) };
+        // The low tom's compressor has the id that the keys' has.
+        var dressed = fine.With(new SetNote(high.Id, "Mine"), new AddInsert(low.Id, keyed), new PutFeed(new("pulse"), new(low.Id, keyed.Id, new(-2))), new PutFeed(new("pulse"), new(new("keys"), keyed.Id, new(-4))));
+
+        var coarse = Applied(dressed, 1);
+
+        // Of two that are worked on the first stays.
+        var aside = Assert.Single(coarse.Aside, a => !a.Stays);
+        Assert.Equal([new AsideFeed(new("pulse"), new(low.Id, keyed.Id, new(-2)))], aside.Fed);
+        Assert.Equal([new ChannelId("keys")], coarse.Channels[new ChannelId("pulse")].Feeds.Select(f => f.Channel));
     }
 
     /// <summary>What was put aside is known by the note as well, so that a piece may be renamed in between.</summary>
