@@ -63,7 +63,8 @@ internal sealed class PlantedFaults
                 _expected.Add((FaultKind.Balance, id));
                 break;
             case 4:
-                var late = (_chance.NextDouble() * 80 + 4) / 1000 * (Maybe() ? 1 : -1);
+                // A slow tone that comes a swing or two later is the same tone (a swing of middle C is 3.8 ms).
+                var late = (_chance.NextDouble() * 80 + (id is "pad" or "keys" ? 20 : 4)) / 1000 * (Maybe() ? 1 : -1);
                 _turned[name] = f => f.Later(late);
                 _expected.Add((FaultKind.Late, id));
                 break;
