@@ -189,17 +189,19 @@ public static partial class CastReader
                 // What has jacks is one machine, and what is named are its pieces.
                 var at = items[0].At with { Length = items[^1].At.Start + items[^1].At.Length - items[0].At.Start };
                 var pieces = items.SelectMany(i => i.Names).ToList();
-                Machine(place, at, MachineName(place), pieces, items[^1].Said.Over(all) with { Jacks = jacks });
+                var count = items.Select(i => i.Said.JackCount).FirstOrDefault(c => c is not null) ?? all.JackCount;
+                Machine(place, at, MachineName(place), pieces, items[^1].Said.Over(all) with { Jacks = jacks, JackCount = count });
                 return;
             }
 
             var turn = 0;
+            var voices = items.Sum(i => Voiced(i).Count());
             foreach (var item in items)
                 if (ArePads(item, place, all))
                     Machine(place, item.At, MachineName(place), CommonPieces.First(item.Names.Count), item.Said.Over(all));
                 else
                     foreach (var (name, within) in Voiced(item).Select((n, i) => (n, i)))
-                        Add(place, item, name, item.Said.Over(all), item.Said.Input is null ? turn++ : within, isAlone: (item.Said.Input is null ? items.Sum(i => Voiced(i).Count()) : Voiced(item).Count()) == 1);
+                        Add(place, item, name, item.Said.Over(all), item.Said.Input is null ? turn++ : within, isAlone: (item.Said.Input is null ? voices : Voiced(item).Count()) == 1);
         }
 
         private static string MachineName(CastPlace place) => $"{(place.Name.Length > 0 ? CastNumbers.Single(place.Name) : "Drum")} machine";

@@ -23,9 +23,12 @@ public sealed class SaidChannel
 
     private List<ChannelId> Of(IReadOnlyList<string> words, int shared)
     {
-        foreach (var way in (IReadOnlyList<string>[])[words, [.. words.Skip(shared)], Bare(words), Bare([.. words.Skip(shared)])])
-            if (_channels.Where(c => IsSaid(way, c.Words)).Select(c => c.Id).ToList() is { Count: > 0 } called)
-                return called;
+        IReadOnlyList<string>[] ways = [words, [.. words.Skip(shared)], Bare(words), Bare([.. words.Skip(shared)])];
+        // Some programs leave the blanks out, "Tomlow.wav"; a name that is written whole goes before that.
+        foreach (var isSaid in (Func<IReadOnlyList<string>, IReadOnlyList<string>, bool>[])[Enumerable.SequenceEqual, IsGlued])
+            foreach (var way in ways)
+                if (_channels.Where(c => isSaid(way, c.Words)).Select(c => c.Id).ToList() is { Count: > 0 } called)
+                    return called;
         // The longest name that stands in it; of several as long, the last.
         var within = _channels.Where(c => c.Words.Count > 0).Select(c => (c.Id, c.Words.Count, At: LastPlace(words, c.Words))).Where(c => c.At >= 0).ToList();
         return within.Count == 0 ? [] : [.. within.GroupBy(c => (c.Count, c.At)).OrderByDescending(g => g.Key.Count).ThenByDescending(g => g.Key.At).First().Select(c => c.Id)];
@@ -55,8 +58,7 @@ public sealed class SaidChannel
         return shared;
     }
 
-    /// <summary>Some programs leave the blanks out: "Tomlow.wav".</summary>
-    private static bool IsSaid(IReadOnlyList<string> words, IReadOnlyList<string> name) => string.Concat(words) == string.Concat(name) && name.Count > 0;
+    private static bool IsGlued(IReadOnlyList<string> words, IReadOnlyList<string> name) => name.Count > 0 && string.Concat(words) == string.Concat(name);
 
     private static int LastPlace(IReadOnlyList<string> words, IReadOnlyList<string> name)
     {

@@ -115,6 +115,7 @@ public class CastReaderTests
 
     [Theory]
     [InlineData("Boxes: thump, tick, hiss on nine outputs", 3, 9, ChannelFormat.Mono)]
+    [InlineData("Boxes: thump on nine outputs, tick, hiss", 3, 9, ChannelFormat.Mono)]
     [InlineData("Boxes: thump, tick, hiss; with 5 stereo outs", 3, 5, ChannelFormat.Stereo)]
     [InlineData("Drums: eleven pads on 16 mono jacks", 11, 16, ChannelFormat.Mono)]
     public void HowManyOutputsAMachineHas_IsSaidWithItsPieces(string text, int pieces, int outputs, ChannelFormat width)

@@ -46,6 +46,15 @@ public sealed class SaidChannelTests
         Assert.Equal(["hats", "ride"], said[0].Select(c => c.Value).Order(StringComparer.Ordinal));
     }
 
+    [Fact]
+    public void ANameThatIsWrittenWhole_GoesBeforeOneThatIsOnlyMeantWithoutBlanks()
+    {
+        var both = OutsideBand.Template.With(new Core.Editing.RenameChannel(new("hats"), "Kick in"), new Core.Editing.RenameChannel(new("ride"), "Kickin"));
+        string Of(string file) => new SaidChannel(both, both.Channels.Select(c => c.Id)).Of([file])[0].Single().Value;
+
+        Assert.Equal(("hats", "ride"), (Of("Kick in.wav"), Of("04 kickin.wav")));
+    }
+
     private static List<List<string>> Read(params string[] files) =>
         [.. new SaidChannel(OutsideBand.Template, OutsideBand.Template.Channels.Select(c => c.Id)).Of(files).Select(c => c.Select(i => i.Value).ToList())];
 }
