@@ -155,7 +155,7 @@ internal sealed class StrikeLines
                // One that was muted for its print is told of where it comes back.
                let edits = Resting.Edits(channel, channel, _struck.Prepared(channel)).Where(e => !IsWaking(channel, e)).ToList()
                where edits.Count > 0
-               select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", edits.Select(e => Said(channel, e)))}", _struck.Prepared(channel) is null ? "" : ItsTemplates, taking: edits);
+               select Line(StrikeGroup.Levels, channel, $"{channel.Name}: {string.Join(", ", edits.Select(e => Said(channel, e)))}", _struck.Prepared(channel) is null ? "" : "to where the template had it", taking: edits);
     }
 
     private bool IsWaking(Channel channel, Edit edit) => edit is SetMute { Muted: false } && _taking.GetValueOrDefault($"woken/{channel.Id}")?.Contains(edit) == true;
