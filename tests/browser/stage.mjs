@@ -1,15 +1,12 @@
 // Starts the real server on a free port of the loopback address and a browser that looks at it.
 import assert from 'node:assert/strict'
-import { spawn } from 'node:child_process'
 import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { basename, dirname, join } from 'node:path'
-import { createInterface } from 'node:readline'
+import { basename, join } from 'node:path'
 import { test } from 'node:test'
-import { fileURLToPath } from 'node:url'
 import { chromium } from 'playwright-core'
+import { serve } from './serving.mjs'
 
-const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
 // The shell without windows takes two thirds of the time; the whole program does the same where that is what there is.
 const browsers = [process.env.CHROMIUM, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium']
 const executablePath = browsers.find((path) => path && existsSync(path))
@@ -42,8 +39,8 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
   const data = mkdtempSync(join(tmpdir(), 'home-stage-browser-'))
   // The demo is put into a folder once where somebody did that; every stage begins with a copy.
   if (process.env.HOME_STAGE_SEEDED) cpSync(process.env.HOME_STAGE_SEEDED, data, { recursive: true })
-  let server = serve(data)
-  const address = await addressOf(server)
+  let server = await serve(data)
+  const { address } = server
   const browser = await chromium.launch({ executablePath, args: flags })
   const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true, reducedMotion: 'reduce' })
   // The tests begin in the library, as somebody does who has been here before.
@@ -71,7 +68,7 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
   async function close() {
     await browser.close()
     console.log(`actions in ${basename(process.argv[1]).split('.')[0]}: ${actions.all}`)
-    server.kill('SIGKILL')
+    await server.end()
     rmSync(data, { recursive: true, force: true })
   }
 
@@ -84,12 +81,9 @@ export async function openStage({ width = 1280, height = 800 } = {}) {
 
   /** Ends the server, lets somebody work on its folder meanwhile, and starts it again at the same address. */
   async function away(work) {
-    const ended = new Promise((resolve) => server.removeAllListeners('exit').on('exit', resolve))
-    server.kill('SIGTERM')
-    await ended
+    await server.end()
     await work(data)
-    server = serve(data, new URL(address).port)
-    await addressOf(server)
+    server = await serve(data, Number(new URL(address).port))
   }
 
   return { address, data, away, actions, page, context, troubles, strangers, watch, close, get: (path) => fetch(address + path).then((r) => r.json()), post }
@@ -112,15 +106,6 @@ async function counted(context) {
   return actions
 }
 
-/** The runtime compiles well what was called a thousand times (hexadecimal here), not thirty: these servers live for seconds. */
-const runtime = { DOTNET_TC_CallCountThreshold: '400' }
-
-function serve(data, port = '0') {
-  const program = join(root, 'src/HomeStage.Server/bin/Release/net10.0/HomeStage.Server.dll')
-  const options = ['--port', port, '--data', data, '--web', join(root, 'web/dist')]
-  return spawn('dotnet', [program, ...options], { env: { ...process.env, ...runtime } })
-}
-
 /** Opens a template of the demo and waits for its rows. */
 export async function openTemplate(stage, name) {
   await stage.page.goto(stage.address)
@@ -131,18 +116,6 @@ export async function openTemplate(stage, name) {
 /** The row of a channel by its name. */
 export function row(page, name) {
   return page.getByRole('row').filter({ has: page.locator('.text', { hasText: new RegExp(`^${name}$`) }) })
-}
-
-function addressOf(server) {
-  return new Promise((resolve, reject) => {
-    createInterface({ input: server.stdout }).on('line', (line) => {
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(line)
-      if (found) resolve(found[0])
-    })
-    let said = ''
-    server.stderr.on('data', (chunk) => (said += chunk))
-    server.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)))
-  })
 }
 
 /** A square wave of a sixteenth of the rate, one lane of 16 bits, as the RIFF/WAVE specification has it. */

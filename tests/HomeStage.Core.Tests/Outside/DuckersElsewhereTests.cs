@@ -10,7 +10,7 @@ namespace HomeStage.Core.Tests.Outside;
 public sealed class DuckersElsewhereTests
 {
     [Theory]
-    [InlineData("ratio", 2, "Low wire goes down by")]
+    [InlineData("ratio", 2, "Low wire goes down by", Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     [InlineData("release-ms", 700, "Low wire is back after", Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     [InlineData(null, 0, "Low wire does not give way under Kick; here it goes down by")]
     public void ADuckerThatWorksOtherwise_IsFound_WithItsFigures(string? parameter, double value, string words)

@@ -74,11 +74,10 @@ public sealed class WrongRecordingsTests
     /// <summary>Those that were not found once, or found as others: two strokes between the frames, two of a tone, more faults than rights among what is stereo.</summary>
     private static readonly int[] FoundOnce = [283483, 283469, 283463, 900060];
 
-    [Fact]
+    [Fact(Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public void FaultsByChance_AreAllFound_AndNoneIsInvented()
     {
-        var first = Random.Shared.Next(1_000_000);
-        foreach (var seed in Runs.AreLong ? FoundOnce.Concat(Enumerable.Range(first, 100)) : FoundOnce.TakeLast(2))
+        foreach (var seed in FoundOnce.Concat(Enumerable.Range(Random.Shared.Next(1_000_000), 100)))
         {
             var planted = new PlantedFaults(new Random(seed), Song);
 
