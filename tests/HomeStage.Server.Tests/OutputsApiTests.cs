@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests;
 
@@ -37,7 +38,7 @@ public sealed class OutputsApiTests(RunningServer server) : IClassFixture<Runnin
     }
 
     [Theory]
-    [InlineData("Night Ferry", "tidewater", 8)]
+    [InlineData("Night Ferry", "tidewater", 8, Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     [InlineData("First Rehearsal", "breakwater", 10)]
     public async Task TheDemosKits_ArriveEachWhereItBelongs(string template, string player, int outputs)
     {

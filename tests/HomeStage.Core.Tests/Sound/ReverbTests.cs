@@ -2,6 +2,7 @@ using System.Numerics;
 using HomeStage.Core.Sound.Processors;
 using HomeStage.Core.Sound.Signals;
 using HomeStage.Core.Strips;
+using HomeStage.TestKit;
 using HomeStage.TestKit.Plain;
 
 namespace HomeStage.Core.Tests.Sound;
@@ -27,8 +28,8 @@ public class ReverbTests
     /// <summary>The power of steady noise is that of the impulse response, coloured alike: what long noise tends to, without its chance.</summary>
     [Theory]
     [InlineData(100, 6000)]
-    [InlineData(30, 20000)]
-    [InlineData(250, 1500)]
+    [InlineData(30, 20000, Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
+    [InlineData(250, 1500, Skip = Runs.InTheLongRun, SkipUnless = nameof(Runs.AreLong), SkipType = typeof(Runs))]
     public void WetLevel_OfSteadyPinkNoise_IsThatOfWhatComesIn_WhateverTheDecay(double sizePercent, double dampingHz)
     {
         var levels = new List<double>();
