@@ -25,12 +25,11 @@ internal static class AsideSplits
     /// <summary>As it is put aside: with the lines that its strip belongs to, under an id that nothing else is kept by.</summary>
     public static AsideSplit Of(Template template, Channel split, Kit kit)
     {
-        var inserts = split.Inserts.Select(i => i.Id).ToHashSet();
         var home = Home(template, split.Id);
         var id = home is not null ? split.Id : new(Numbering.FreshId(split.Id.Value, i => template.Aside.Any(a => a.Split.Id == i)).Value);
         var carried = kit.Lines.Where(l => l.Output == SplitKit.NumberOf(split)).ToList();
         return new(split with { Id = id }, home?.Lines ?? carried.Select(l => l.Name).ToSequence(), home?.Strokes ?? carried.Select(StrokeOf).ToSequence(),
-            template.Channels.SelectMany(c => c.Feeds.Where(f => f.Channel == split.Id && inserts.Contains(f.Insert)).Select(f => new AsideFeed(c.Id, f))).ToSequence());
+            template.Channels.SelectMany(c => c.Feeds.Where(f => f.Channel == split.Id).Select(f => new AsideFeed(c.Id, f))).ToSequence());
     }
 
     /// <summary>What takes a split off the stage: one that somebody has worked on is put aside before.</summary>

@@ -54,6 +54,30 @@ public sealed class OutputPlannerTests
         Assert.Equal(1, Assert.Single(plans).LikenessKept);
     }
 
+    /// <summary>A single piece that is called as a family is keeps its name, and the family is called by what it holds.</summary>
+    [Fact]
+    public void Plans_WhereAPieceIsCalledAsAFamilyIs_NamesTheFamilyByItsEnds()
+    {
+        PlanPiece[] pieces = [new("Toms", "drums/found", Stay: PieceStay.Alone), new("High", "drums/toms"), new("Low", "drums/toms"), new("Bell", "percussion/metal")];
+
+        var plan = ((PlanResult.Planned)OutputPlanner.Plans(pieces, 3, JackUse.Singles)).Plans[^1];
+
+        Assert.Equal(["Bell", "High to low", "Toms"], plan.Groups.Select(g => g.Name).Order(StringComparer.Ordinal));
+    }
+
+    /// <summary>A path without a word is no family, so it holds nothing together.</summary>
+    [Fact]
+    public void Plans_WithAFamilyWithoutAName_KeepsNothingWhole()
+    {
+        PlanPiece[] pieces = [new("High", "drums/toms"), new("Low", "drums/toms"), new("Bell", "percussion/metal")];
+
+        Assert.Equal(OutputPlanner.Plans(pieces, 3, JackUse.Singles), OutputPlanner.Plans(pieces, 3, JackUse.Singles, ["", "/"]));
+    }
+
+    [Fact]
+    public void Plans_OfTwoPiecesOfNoImportance_TellTheFirst() =>
+        Assert.Contains("The importance of High", Assert.IsType<PlanResult.Refused>(OutputPlanner.Plans([new("High", "drums/toms", Importance: 0), new("Low", "drums/toms", Importance: 10)], 3, JackUse.Singles)).Why.Sentence, StringComparison.Ordinal);
+
     /// <summary>By hand: two toms of a family are 2 apart, all else 4; all together cost 4·(3·3) + 4·4·3 + 2 = 86, the toms alone 2; 84 of 86 are 97.67 %.</summary>
     [Fact]
     public void LikenessPercent_IsRoundedDown_AndWholeOnlyWhereNothingShares()

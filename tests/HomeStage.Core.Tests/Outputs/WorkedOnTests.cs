@@ -5,6 +5,7 @@ using HomeStage.Core.Kits;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
+using static HomeStage.Core.Tests.Outputs.ThreePieces;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Outputs;
@@ -12,16 +13,6 @@ namespace HomeStage.Core.Tests.Outputs;
 /// <summary>What somebody did to a split or to a sum is not lost by the next plan, whatever it was.</summary>
 public class WorkedOnTests
 {
-    private static readonly ChannelId Player = new("set");
-
-    private static readonly Kit Set = new(
-        [Piece.Pad("Kick", 36, "drums/kick", 1, DrumSound.Kick), Piece.Pad("Tom high", 48, "drums/toms", 1, DrumSound.HighTom), Piece.Pad("Tom low", 45, "drums/toms", 1, DrumSound.LowTom)],
-        [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))]);
-
-    private static readonly Template Whole = OneBar(
-        new AddChannel(new() { Id = Player, Name = "Drum set", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, Set) }),
-        Return("hall", "mix-bus"), Bus("keys", "mix-bus", Insert("ducked", "compressor")), new SetKey(new("keys"), new("ducked"), new(true)));
-
     private static readonly Dictionary<string, Func<Channel, Channel>> Work = new()
     {
         ["an insert"] = c => c with { Inserts = [new(new("eq"), "equaliser")] },
@@ -233,6 +224,42 @@ public class WorkedOnTests
         Assert.Equal(listens ? [feed] : [], again.Feeds);
     }
 
+    /// <summary>A second mix bus is no drum bus, whatever feeds it.</summary>
+    [Fact]
+    public void Finer_UnderAnotherMixBus_GetsADrumBusOfItsOwn()
+    {
+        var second = new ChannelId("second");
+        var stage = Whole.With(new AddChannel(new() { Id = second, Name = "Second sum", Kind = ChannelKind.Bus, Destination = EmptyStage.MixBus, Role = "mix-bus" }), new SetDestination(Player, second));
+
+        var bus = Applied(stage, 2).Channels.Single(c => c.Name == "Drums");
+
+        Assert.Equal((ChannelKind.Bus, second), (bus.Kind, bus.Destination!.Value));
+    }
+
+    [Fact]
+    public void Finer_WhereTwoBusesBearTheNameOfTheFamily_UsesTheFirst()
+    {
+        var summed = Applied(Whole, 2);
+        var toms = summed.Channels.Single(c => c.Kind == ChannelKind.Bus && c.Name == "Toms");
+        var coarse = Applied(summed.With(new SetNote(toms.Id, "Mine"), new AddChannel(toms with { Id = new("later"), Note = "Mine too" })), 1);
+
+        var fine = Applied(coarse, 2);
+
+        Assert.Equal(["Tom high", "Tom low"], fine.Channels.Where(c => c.Destination == toms.Id).Select(c => c.Name).Order(StringComparer.Ordinal));
+    }
+
+    /// <summary>What stays on the first output is there, wherever it was.</summary>
+    [Fact]
+    public void LaidOut_APieceThatStaysOnTheFirst_IsThere()
+    {
+        var kit = Set with { Pieces = [.. Set.Pieces.Select((p, i) => p with { Microphones = [p.Microphones[0] with { Output = i + 2, Stay = i == 0 ? PieceStay.OnFirst : PieceStay.ByPlan }] })] };
+
+        var after = ((InstrumentSource)Applied(Whole.With(new SetSource(Player, new InstrumentSource(InstrumentCatalogue.Tidewater, kit))), 0).Channels[Player].Source!).Kit!;
+
+        Assert.Equal(1, after.Lines.Single(l => l.Name == "Kick").Output);
+        Assert.Equal(["Tom high", "Tom low"], after.Lines.Where(l => l.Output == 2).Select(l => l.Name));
+    }
+
     /// <summary>An audio channel is no bus, whatever it is called.</summary>
     [Fact]
     public void Finer_SumsAFamilyInABusAlone()
@@ -264,13 +291,5 @@ public class WorkedOnTests
         Assert.Equal([reserved ? 2 : 1], numbers);
         Assert.Equal("All", laid.Outputs[numbers[0] - 1].Name);
         Assert.All(laid.Lines, l => Assert.Equal(numbers[0], l.Output));
-    }
-
-    private static Template Applied(Template template, int plan)
-    {
-        var kit = ((InstrumentSource)template.Channels[Player].Source!).Kit!;
-        var jacks = KitJacks.Of(kit);
-        var plans = ((PlanResult.Planned)OutputPlanner.Plans([.. kit.Lines.Select(PlanPiece.Of)], jacks.Outputs, jacks.Use)).Plans;
-        return template.With([.. SplitBatch.Of(template, Player, plans[plan])]);
     }
 }
