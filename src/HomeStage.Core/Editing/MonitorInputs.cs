@@ -7,8 +7,6 @@ namespace HomeStage.Core.Editing;
 /// <param name="Armed">Null for as it is.</param>
 public sealed record MonitorInputs(Sequence<ChannelId> Channels, bool? Monitored, bool? Armed = null) : ManyChannelsEdit
 {
-    public override bool ChangesRouting => true;
-
     protected override ManyResult Change(Template template) =>
         Unknown(template, Channels) is { } unknown ? unknown
         : Channels.Distinct().Select(id => template.Channels[id]).Where(c => c.Source is InputSource).Aggregate(template, (after, channel) =>

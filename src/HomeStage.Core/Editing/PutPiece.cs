@@ -28,5 +28,5 @@ public sealed record PutPiece(ChannelId Channel, Piece Piece, string? InPlaceOf 
     private static List<KitLine> LinesOf(Kit kit, string piece) => [.. kit.Lines.Where(l => l.Piece?.Name == piece)];
 
     private static Sequence<KitOutput> Renamed(Sequence<KitOutput> outputs, int number, string was, string now) =>
-        number >= 1 && outputs[number - 1].Name == was ? outputs.SetItem(number - 1, outputs[number - 1] with { Name = now }) : outputs;
+        outputs[number - 1].Name == was ? outputs.SetItem(number - 1, outputs[number - 1] with { Name = now }) : outputs;
 }

@@ -6,7 +6,6 @@ using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
-using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 using HomeStage.TestKit;
@@ -74,39 +73,6 @@ public class EditBehaviourTests
 
         Assert.Equal([("set", 2), ("Early", 1), ("Late", 1), ("organ/Slow", 1)], after.Copies.Select(c => (c.Place, c.Revision)));
     }
-
-    /// <summary>Loops are looked for after edits that say that they change the routing; so each that joins channels that were there must say it.</summary>
-    [Property(MaxTest = 150)]
-    public void ChangesRouting_IsSaidByEveryEditThatJoinsChannels(int seed)
-    {
-        var chance = new RandomTemplates(seed);
-        var template = chance.Grown(40);
-        var before = Joined(template);
-        foreach (var edit in chance.Edits(template, 20))
-            if (edit.ApplyTo(template) is EditResult.Applied { Template: var after })
-                Assert.True(
-                    edit.ChangesRouting || Joined(after).Except(before).All(j => !template.Channels.Contains(j.From) || !template.Channels.Contains(j.To)),
-                    $"{edit.GetType().Name} joins {string.Join(", ", Joined(after).Except(before).Where(j => template.Channels.Contains(j.From) && template.Channels.Contains(j.To)))} and does not say so.");
-    }
-
-    private static HashSet<(ChannelId From, ChannelId To, LinkKind Kind)> Joined(Template template)
-    {
-        var graph = new SignalGraph(template);
-        ChannelId Of(int stage) => template.Channels[graph.Stages[stage].Channel].Id;
-        // What a channel sounds by itself joins it to no other.
-        return graph.Links.Where(l => l.Kind != LinkKind.Within).Select(l => (Of(l.From), Of(l.To), l.Kind)).Where(l => l.Item1 != l.Item2).ToHashSet();
-    }
-
-    [Theory]
-    [MemberData(nameof(Routing))]
-    public void ChangesRouting_OfEditsThatJoinChannels_IsTrue(Edit edit) => Assert.True(edit.ChangesRouting);
-
-    public static TheoryData<Edit> Routing =>
-    [
-        new MoveInsert(new("keys"), new("comp"), 1), new SetOutputs(new("set"), Set, []), new SetDestination(new("organ"), EmptyStage.MixBus), new MoveChannel(new("organ"), EmptyStage.MixBus, null),
-        new PutSend(new("organ"), new(new("hall"), new(0))), new PutFeed(new("organ"), new(new("keys"), new("comp"), new(0), TapPoint.Pre)), new SetSource(new("organ"), null),
-        new AddSends([new("organ")], new(new("hall"), new(0))), new BusAround([new("organ")], new("all"), "All"), new RestoreChannels([], []),
-    ];
 
     [Fact]
     public void Put_InAnyOrder_GivesOneTemplate_SinceGroovesPatchesAndLeversAreSorted()

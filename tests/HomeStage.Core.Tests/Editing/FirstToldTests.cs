@@ -70,6 +70,7 @@ public class FirstToldTests
         ["channels that feed nothing"] = (new BusAround([new("ghost"), new("pulse")], null, "Both"), "Trigger ghost"),
         ["those who follow a groove"] = (new RemoveGroove("Late"), "Tone piano"),
         ["those who need an instrument"] = (new TurnInto(Kit, ChannelKind.Audio), "Third"),
+        ["values beyond their ranges in a chain"] = (new PutChain(Drums, new("c", "Chain", [Comp.Id]) { Controls = [new("x", "Bite", 0, [new(Comp.Id, "ratio", 1, 900)]), new("y", "Bark", 0, [new(Comp.Id, "threshold-db", -900, 0)])] }), "it was 900"),
         ["channels that went"] = (new RestoreActs(EmptyStage.Acts, [Gone("nowhere"), Gone("elsewhere")]), "'nowhere'"),
     };
 
