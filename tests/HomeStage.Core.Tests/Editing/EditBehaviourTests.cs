@@ -1,4 +1,3 @@
-using FsCheck.Xunit;
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Devices;

@@ -1,13 +1,10 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Devices;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
-using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Editing;

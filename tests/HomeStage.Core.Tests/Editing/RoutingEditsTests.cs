@@ -1,12 +1,10 @@
 using System.Reflection;
 using FsCheck.Xunit;
-using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
-using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Editing;
 
