@@ -109,8 +109,10 @@ internal static partial class CastPhrases
     {
         var first = int.Parse(match.Groups["first"].Value, CultureInfo.InvariantCulture);
         int? second = match.Groups["second"].Success ? int.Parse(match.Groups["second"].Value, CultureInfo.InvariantCulture) : null;
+        // A row of more than two is for as many channels; one has two sides at most.
+        var sides = match.Groups["row"].Success && second - first > 1 ? null : second;
         return first is >= 1 and <= InputSource.Last && second is null or <= InputSource.Last && !(second <= first)
-            ? said with { Input = first, SecondInput = second, InTurn = match.Groups["several"].Success }
+            ? said with { Input = first, SecondInput = sides, InTurn = match.Groups["several"].Success }
             : null;
     }
 
@@ -149,7 +151,7 @@ internal static partial class CastPhrases
     [GeneratedRegex(Gap + "(?:mono|stereo)$", Linear)]
     private static partial Regex Width();
 
-    [GeneratedRegex(Gap + @"(?:on\s+)?input(?<several>s)?\s+(?<first>\d{1,3})(?:\s*(?:-|–|and|\+|,)\s*(?<second>\d{1,3}))?$", Linear)]
+    [GeneratedRegex(Gap + @"(?:on\s+)?input(?<several>s)?\s+(?<first>\d{1,3})(?:\s*(?:(?<row>-|–)|and|\+|,)\s*(?<second>\d{1,3}))?$", Linear)]
     private static partial Regex Input();
 
     [GeneratedRegex(Gap + @"(?:on|with)\s+(?<count>\w+)\s+(?:microphones|mics)$", Linear)]
