@@ -39,6 +39,42 @@ public class OthersAlikeTests
         Assert.Equal(Stage, Stage.With(edit, applied.Inverse));
     }
 
+    [Fact]
+    public void RemoveFeed_LeavesTheFeedIntoAnInsertOfThatIdElsewhere()
+    {
+        var after = Stage.With(new RemoveFeed(new("pulse"), Strings, Comp.Id));
+
+        Assert.Equal([(Keys, Comp.Id), (Keys, Gate.Id)], after.Channels[new ChannelId("pulse")].Feeds.Select(f => (f.Channel, f.Insert)));
+    }
+
+    /// <summary>A strip that is laid over another takes the feeds into what it has no more; those into what stays, and elsewhere, stay.</summary>
+    [Fact]
+    public void LayStrip_TakesTheFeedsIntoWhatIsThereNoMore_AndNoOthers()
+    {
+        var after = Stage.With(new LayStrip([Keys], new() { Inserts = [Insert("trim", ProcessorCatalogue.Gain)] }));
+
+        Assert.Equal([(Strings, Comp.Id)], after.Channels[new ChannelId("pulse")].Feeds.Select(f => (f.Channel, f.Insert)));
+    }
+
+    [Fact]
+    public void PutPatch_LeavesOneOfThatNameOfAnotherProcessor()
+    {
+        var two = Stage.With(new PutPatch(new(ProcessorCatalogue.Compressor, "Warm", Map<double>.Empty)), new PutPatch(new(ProcessorCatalogue.Limiter, "Warm", Map<double>.Empty)));
+
+        Assert.Equal([ProcessorCatalogue.Compressor, ProcessorCatalogue.Limiter], two.Patches.Select(p => p.Of));
+    }
+
+    /// <summary>What is kept for automation is a gain stage: one in the place of a device's stays so, anything else does not.</summary>
+    [Fact]
+    public void ReplaceInsert_KeepsForAutomation_WhereAGainStageTakesItsPlace()
+    {
+        var kept = Stage.With(new AddInsert(Keys, Insert("trim", ProcessorCatalogue.Gain) with { Device = new("Tin Knob") }), new KeepForAutomation(Keys, new("trim"), true));
+        bool IsKept(string processor) => kept.With(new ReplaceInsert(Keys, new("trim"), processor)).Channels[Keys].Inserts[^1].KeptForAutomation;
+
+        Assert.True(IsKept(ProcessorCatalogue.Gain));
+        Assert.False(IsKept(ProcessorCatalogue.Limiter));
+    }
+
     /// <summary>Elsewhere the first of the same processor is meant; on its own channel the insert itself.</summary>
     [Fact]
     public void StandAlike_OnItsOwnChannel_MeansTheInsertItself()
@@ -96,6 +132,38 @@ public class OthersAlikeTests
         Assert.Equal(["Output 1", "Kick", "Output 3"], second.KitOf("set")!.Outputs.Select(o => o.Name));
         Assert.Equal(["Output 1", "Kick", "Output 3"], both.KitOf("set")!.Outputs.Select(o => o.Name));
         Assert.Equal(["Kick"], both.Channels.Where(c => c.Kind == ChannelKind.Split).Select(c => c.Name));
+    }
+
+    [Theory]
+    [InlineData(-1, false)]
+    [InlineData(0, true)]
+    [InlineData(3, true)]
+    [InlineData(4, false)]
+    public void AddInsert_StandsAtAnyPlaceOfTheStrip_AndAtNoOther(int place, bool isOne)
+    {
+        var result = new AddInsert(Keys, Insert("trim", ProcessorCatalogue.Gain), place).ApplyTo(Stage);
+
+        Assert.Equal(isOne ? null : new Refusal.OutOfRange("The place in the strip of Bus keys", place, 0, 3, ""), (result as EditResult.Refused)?.Why);
+        Assert.Equal(isOne ? place : -1, (result as EditResult.Applied)?.Template.Channels[Keys].Inserts.IndexWhere(i => i.Id.Value == "trim") ?? -1);
+    }
+
+    [Theory]
+    [InlineData(ProcessorCatalogue.Compressor, true)]
+    [InlineData(InstrumentCatalogue.Undertow, true)]
+    [InlineData("flux", false)]
+    public void SetFirstPatch_IsForWhatTheCatalogueHas(string of, bool isThere) =>
+        Assert.Equal(isThere, new SetFirstPatch(of, "Warm").ApplyTo(Stage) is EditResult.Applied { Template.FirstPatches.Count: 1 });
+
+    /// <summary>Twenty thousand channels are the most; the last of them may be a copy.</summary>
+    [Fact]
+    public void DuplicateChannels_FillsATemplate_AndNoMore()
+    {
+        var many = Stage with { Channels = ChannelList.From([.. Stage.Channels, .. Enumerable.Range(Stage.Channels.Count, 19_999 - Stage.Channels.Count).Select(i => new Channel { Id = new($"n{i}"), Name = $"Part {i}", Kind = ChannelKind.Notes })]) };
+
+        var full = many.With(new DuplicateChannels([new("n77")]));
+
+        Assert.Equal(20_000, full.Channels.Count);
+        Assert.Equal(new Refusal.TooMany("channels", 20_000), full.RefusalOf(new DuplicateChannels([new("n77")])));
     }
 
     /// <summary>A chain is said where its first insert stands, whatever stands between.</summary>

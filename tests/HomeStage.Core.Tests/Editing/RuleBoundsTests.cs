@@ -1,6 +1,7 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Controls;
+using HomeStage.Core.Devices;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Media;
 using HomeStage.Core.Notes;
@@ -46,6 +47,7 @@ public class RuleBoundsTests
         ["pieces that a split carried"] = (v => Stage with { Aside = [Away((int)v)] }, 0, Core.Kits.KitRules.MostLines, 1),
         ["splits that are put aside"] = (v => Stage with { Aside = Many((int)v, i => Away(1) with { Split = Away(1).Split with { Id = new($"away-{i:0000}") } }) }, 0, AsideSplit.MostInATemplate, 1),
         ["names that became others"] = (v => Stage with { Copies = [new(ShelfKind.Groove, "Late", "item", 1, Map<string>.From(Enumerable.Range(0, (int)v).Select(i => KeyValuePair.Create($"was-{i}", $"Now {i}"))))] }, 0, ShelfCopy.MostBecame, 1),
+        ["values that wait for a device's controls"] = (v => OfInsert(i => i with { Device = new("Winch"), Settings = Map<double>.From(Enumerable.Range(0, (int)v).Select(n => KeyValuePair.Create($"device.c{n}", 1.0))) }), 0, 4 * DeviceControl.MostOnADevice, 1),
         ["patterns"] = (v => OfKick(c => c with { Patterns = Many((int)v, i => new Pattern($"Beat {i}", Ticks.PerQuarter, [new(0, 120, 60, 100)], [])) }), 0, 64, 1),
         ["notes on an insert"] = (v => OfInsert(i => i with { Notes = Numbered((int)v, n => $"control-{n}") }), 0, 64, 1),
         ["length of a note on an insert"] = (v => OfInsert(i => i with { Notes = Map<string>.Empty.With("", new('n', (int)v)) }), 0, 400, 1),
@@ -136,6 +138,8 @@ public class RuleBoundsTests
         // What is said of a range is the range; a level's foot is −∞.
         if (refused is Refusal.OutOfRange said)
             Assert.Equal((lowest is -144 or 4 ? said.Min : lowest, highest), (said.Min, said.Max));
+        if (refused is Refusal.TooMany many)
+            Assert.Equal(highest, many.Most);
         // Where nothing is below the lowest there is nothing to refuse.
         if (lowest is not (0 or -144 or 4) || name is "pad" or "note of a pad" or "controller" or "hue")
             Assert.NotNull(TemplateRules.Check(with(lowest - step)));

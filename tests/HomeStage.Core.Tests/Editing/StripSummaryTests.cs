@@ -1,5 +1,6 @@
 using HomeStage.Core.Automation;
 using HomeStage.Core.Editing.Words;
+using HomeStage.Core.Notes;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Tests.Editing;
@@ -25,6 +26,14 @@ public class StripSummaryTests
 
         Assert.Equal("2 inserts, 1 send, 1 curve, muted", StripSummary.Of(worked));
         Assert.Equal($"{new Decibels(-6)}, polarity flipped", StripSummary.Of(Bare with { Level = new(-6), PolarityFlipped = true }));
+    }
+
+    [Fact]
+    public void Of_HowAnInstrumentIsPlayed_SaysOnlyWhatSomebodySaid()
+    {
+        Assert.Equal("notes from any device, armed by hand", StripSummary.Of(new Strip { NoteInput = new() { Arming = Arming.ByHand } }));
+        Assert.Equal("notes from Desk, channel 3, 1 kind of message kept out, armed with the selection",
+            StripSummary.Of(new Strip { NoteInput = new() { Device = "Desk", MidiChannel = 3, KeptOut = [NoteMessage.PitchBend], Arming = Arming.WithSelection } }));
     }
 
     [Theory]
