@@ -1,6 +1,5 @@
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
-using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
@@ -133,45 +132,4 @@ public class OthersAlikeTests
         Assert.Equal(["Output 1", "Kick", "Output 3"], both.KitOf("set")!.Outputs.Select(o => o.Name));
         Assert.Equal(["Kick"], both.Channels.Where(c => c.Kind == ChannelKind.Split).Select(c => c.Name));
     }
-
-    [Theory]
-    [InlineData(-1, false)]
-    [InlineData(0, true)]
-    [InlineData(3, true)]
-    [InlineData(4, false)]
-    public void AddInsert_StandsAtAnyPlaceOfTheStrip_AndAtNoOther(int place, bool isOne)
-    {
-        var result = new AddInsert(Keys, Insert("trim", ProcessorCatalogue.Gain), place).ApplyTo(Stage);
-
-        Assert.Equal(isOne ? null : new Refusal.OutOfRange("The place in the strip of Bus keys", place, 0, 3, ""), (result as EditResult.Refused)?.Why);
-        Assert.Equal(isOne ? place : -1, (result as EditResult.Applied)?.Template.Channels[Keys].Inserts.IndexWhere(i => i.Id.Value == "trim") ?? -1);
-    }
-
-    [Theory]
-    [InlineData(ProcessorCatalogue.Compressor, true)]
-    [InlineData(InstrumentCatalogue.Undertow, true)]
-    [InlineData("flux", false)]
-    public void SetFirstPatch_IsForWhatTheCatalogueHas(string of, bool isThere) =>
-        Assert.Equal(isThere, new SetFirstPatch(of, "Warm").ApplyTo(Stage) is EditResult.Applied { Template.FirstPatches.Count: 1 });
-
-    /// <summary>Twenty thousand channels are the most; the last of them may be a copy.</summary>
-    [Fact]
-    public void DuplicateChannels_FillsATemplate_AndNoMore()
-    {
-        var many = Stage with { Channels = ChannelList.From([.. Stage.Channels, .. Enumerable.Range(Stage.Channels.Count, 19_999 - Stage.Channels.Count).Select(i => new Channel { Id = new($"n{i}"), Name = $"Part {i}", Kind = ChannelKind.Notes })]) };
-
-        var full = many.With(new DuplicateChannels([new("n77")]));
-
-        Assert.Equal(20_000, full.Channels.Count);
-        Assert.Equal(new Refusal.TooMany("channels", 20_000), full.RefusalOf(new DuplicateChannels([new("n77")])));
-    }
-
-    /// <summary>A chain is said where its first insert stands, whatever stands between.</summary>
-    [Fact]
-    public void StripSummary_OfAChainThatIsApart_SaysItOnce_WhereItBegins() =>
-        Assert.Equal("Rust (compressor, limiter), gate", StripSummary.Of(new Strip
-        {
-            Inserts = [Insert("a", ProcessorCatalogue.Compressor), Insert("b", ProcessorCatalogue.Gate), Insert("c", ProcessorCatalogue.Limiter)],
-            Chains = [new("rust", "Rust", [new("a"), new("c")])],
-        }));
 }

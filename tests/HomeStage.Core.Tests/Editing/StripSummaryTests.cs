@@ -66,4 +66,13 @@ public class StripSummaryTests
 
         Assert.Equal(said, StripSummary.Parts(new Strip { Stages = stages }).Single());
     }
+
+    /// <summary>A chain is said where its first insert stands, whatever stands between.</summary>
+    [Fact]
+    public void StripSummary_OfAChainThatIsApart_SaysItOnce_WhereItBegins() =>
+        Assert.Equal("Rust (compressor, limiter), gate", StripSummary.Of(new Strip
+        {
+            Inserts = [new(new("a"), "compressor"), new(new("b"), "gate"), new(new("c"), "limiter")],
+            Chains = [new("rust", "Rust", [new("a"), new("c")])],
+        }));
 }
