@@ -51,7 +51,8 @@ public class GateTests(RunningServer server) : IClassFixture<RunningServer>
 
         var policy = string.Join("; ", first.Headers.GetValues("Content-Security-Policy"));
         Assert.Contains("default-src 'none'", policy, StringComparison.Ordinal);
-        Assert.DoesNotContain("unsafe", policy, StringComparison.Ordinal);
+        // WebAssembly may be compiled (the decoder of FLAC); no text may become a script or a style.
+        Assert.DoesNotContain("unsafe", policy.Replace("'wasm-unsafe-eval'", "", StringComparison.Ordinal), StringComparison.Ordinal);
         var nonce = (await first.Content.ReadAsStringAsync()).Split('"')[3];
         Assert.Contains($"'nonce-{nonce}'", policy, StringComparison.Ordinal);
         Assert.DoesNotContain(nonce, await second.Content.ReadAsStringAsync(), StringComparison.Ordinal);

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Net;
 using System.Text;
 using HomeStage.Formats.Midi;
+using HomeStage.Formats.Sfz;
 using HomeStage.Formats.Wave;
 
 namespace HomeStage.Server.Tests;
@@ -142,6 +143,38 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
         var added = await server.EditAsync(fresh, 0, new { type = "add-channel", channel = new { id = "kit", name = "Kit", kind = "instrument", destination = "mix-bus", source = new { type = "instrument", instrument = "tidewater-kit", kit = answer["kit"] } } });
         Assert.True(added.IsSuccessStatusCode, await added.Content.ReadAsStringAsync());
         Assert.Contains((await server.GetAsync("/api/media")).AsArray(), m => m!["content"]!.ToString() == content);
+    }
+
+    [Fact]
+    public async Task AnSfzAndItsSamples_ComeAsThePartsOfAForm_UnderTheirPaths()
+    {
+        using var wave = new MemoryStream();
+        WaveWriter.Write(new([.. Enumerable.Repeat(0.25f, 3000)], [.. Enumerable.Repeat(-0.25f, 3000)], 44100, 0), WaveDepth.Int24, wave);
+        using var form = new MultipartFormDataContent
+        {
+            { new ByteArrayContent("<control> default_path=../taps/ <region> key=41 region_label=Cistern sample=cistern.wav"u8.ToArray()), "file", "Pipes/maps/pipes.sfz" },
+            { new ByteArrayContent(wave.ToArray()), "file", "Pipes/taps/cistern.wav" },
+        };
+
+        var answer = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/documents/{await server.TemplateAsync("Night Ferry")}/channels/tidewater/kit-file", form));
+
+        Assert.Empty(answer["leftOut"]!.AsArray());
+        var piece = Assert.Single(answer["kit"]!["pieces"]!.AsArray())!;
+        Assert.Equal(("Cistern", 41, 44100), (piece["name"]!.ToString(), (int)piece["note"]!, (int)piece["sample"]!["sampleRateHz"]!));
+    }
+
+    [Fact]
+    public async Task AnSfzWithMoreSoundThanIsTaken_IsRefused_AndSaysHowMuchIs()
+    {
+        using var form = new MultipartFormDataContent
+        {
+            { new ByteArrayContent("<region> key=41 sample=long.wav"u8.ToArray()), "file", "long.sfz" },
+            { new ByteArrayContent(new byte[SfzReader.MostBytes]), "file", "long.wav" },
+        };
+
+        var answer = await server.Client.PostAsync($"/api/documents/{await server.TemplateAsync("Night Ferry")}/channels/tidewater/kit-file", form);
+
+        Assert.Contains("48 MB", (await RunningServer.JsonOf(answer))["detail"]!.ToString(), StringComparison.Ordinal);
     }
 
     [Theory]

@@ -1,6 +1,7 @@
 // Machines of one's own, each from an empty stage to a line check that is all right, in few actions.
 import assert from 'node:assert/strict'
-import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { execFileSync } from 'node:child_process'
+import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { after, before, test } from 'node:test'
@@ -149,6 +150,37 @@ journey('a folder of forty sounds becomes a machine: pieces, layers, sides and s
   assert.equal(shelf.filter((s) => s.title.startsWith('Mudflat')).length, 38)
   const used = stage.actions.since(from)
   assert.ok(used <= mostActions, `${used} actions`)
+  await rm(folder, { recursive: true })
+})
+
+test('an SFZ in a folder beside its samples is a kit, and what it names as FLAC is kept to the bit', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'pantry-'))
+  await mkdir(join(folder, 'taps'))
+  const sounds = [['jar.flac', 44100, 2, 24], ['tin.flac', 96000, 1, 16], ['crate.wav', 22050, 1, 8]]
+  const made = sounds.map(([name, rate, lanes, bits]) => {
+    const path = join(folder, 'taps', name)
+    execFileSync('sox', ['-V1', '-R', '-n', '-r', rate, '-c', lanes, '-b', bits, path, 'synth', '0.25', 'whitenoise', 'gain', '-3', 'fade', '0', '0.25', '0.2'])
+    return execFileSync('ffmpeg', ['-v', 'error', '-i', path, '-f', 'f32le', '-'])
+  })
+  const regions = [[36, 'jar.flac'], [38, 'tin.flac'], [45, 'crate.wav'], [49, 'lost.flac']].map(([key, name]) => `<region> key=${key} sample=${name}`)
+  await writeFile(join(folder, 'Larder.sfz'), ['<control> default_path=taps/', ...regions].join('\n'))
+  const { id, dialog } = await begin('Pantry')
+  await dialog.getByLabel('A folder of sound files').setInputFiles(folder)
+  await dialog.getByText('Larder.sfz: 4 pieces').waitFor()
+  await dialog.getByText('lost.flac, which is not in the upload').waitFor()
+  assert.equal(await dialog.getByLabel('Name', { exact: true }).getAttribute('placeholder'), 'Larder')
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+
+  const { kit } = (await channels(id)).find((c) => c.name === 'Larder').source
+  assert.deepEqual(kit.pieces.map((p) => p.sample && [p.sample.sampleRateHz, p.sample.lanes]), [[44100, 2], [96000, 1], [22050, 1], null])
+  // What lies on the disk has the samples that another program decodes: as floating point after a head of 44 bytes.
+  const media = join(stage.data, 'media')
+  const kept = await Promise.all((await readdir(media)).filter((f) => f.endsWith('.wav')).map((f) => readFile(join(media, f))))
+  for (const [i, [name]] of sounds.entries()) {
+    assert.ok(made[i].length > 4 * 5000 && made[i].some((byte) => byte !== 0))
+    assert.ok(kept.some((file) => file.subarray(44).equals(made[i])), `${name} is kept as it is`)
+  }
   await rm(folder, { recursive: true })
 })
 

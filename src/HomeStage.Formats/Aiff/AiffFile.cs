@@ -14,11 +14,14 @@ public static class AiffFile
     private const int LeastCommon = 18;
     private const int SoundHeader = 8;
 
+    /// <summary>Eight bits have a sign here, and none in a WAVE file.</summary>
+    private const byte SignOf8Bits = 0x80;
+
     public static bool IsOne(ReadOnlySpan<byte> file) =>
         file.Length >= FormHeader && file[..4].SequenceEqual("FORM"u8) && (file[8..12].SequenceEqual("AIFF"u8) || file[8..12].SequenceEqual("AIFC"u8));
 
     /// <param name="file">One that <see cref="IsOne"/>.</param>
-    /// <returns>A WAVE file, bit for bit the same samples, or what is wrong.</returns>
+    /// <returns>A WAVE file, bit for bit the same samples but for the sign of eight bits, or what is wrong.</returns>
     public static FormatResult<ReadOnlyMemory<byte>> ToWave(ReadOnlySpan<byte> file)
     {
         ReadOnlySpan<byte> common = default, sound = default;
@@ -48,17 +51,22 @@ public static class AiffFile
         var bits = BinaryPrimitives.ReadUInt16BigEndian(common[6..]);
         var type = common.Length >= LeastCommon + 4 ? common[LeastCommon..(LeastCommon + 4)] : "NONE"u8;
         if (Coding(type, bits) is not var (isFloat, isLittleEndian))
-            return Refused("aiff-format", "This AIFF file is packed in a way that cannot be read; 16, 24 or 32 bits without compression can.");
+            return Refused("aiff-format", "This AIFF file is packed in a way that cannot be read; 8 to 32 bits and floating point can.");
         var bytesAFrame = lanes * bits / 8L;
         if (frames * bytesAFrame > samples.Length)
             return Refused("cut-off", "This AIFF file breaks off before the end of its sound. It was not copied or downloaded whole.");
         // Lanes and rate are held against their ranges where the WAVE file is read.
-        return new FormatResult<ReadOnlyMemory<byte>>.Read(PlainWave.Of(
-            lanes, Rate(common[8..]), bits, isFloat, samples[..(int)(frames * bytesAFrame)], swaps: !isLittleEndian));
+        var wave = PlainWave.Of(lanes, Rate(common[8..]), bits, isFloat, samples[..(int)(frames * bytesAFrame)], swaps: !isLittleEndian);
+        if (bits == 8 && !type.SequenceEqual("raw "u8))
+            foreach (ref var sample in wave.AsSpan(PlainWave.HeaderBytes, (int)(frames * bytesAFrame)))
+                sample ^= SignOf8Bits;
+        return new FormatResult<ReadOnlyMemory<byte>>.Read(wave);
     }
 
     private static (bool IsFloat, bool IsLittleEndian)? Coding(ReadOnlySpan<byte> type, int bits) =>
-        bits is not (16 or 24 or 32) ? null
+        bits == 64 && (type.SequenceEqual("fl64"u8) || type.SequenceEqual("FL64"u8)) ? (true, false)
+        : bits == 8 && type.SequenceEqual("raw "u8) ? (false, false)
+        : bits is not (8 or 16 or 24 or 32) ? null
         : type.SequenceEqual("NONE"u8) || type.SequenceEqual("twos"u8) || type.SequenceEqual("in24"u8) || type.SequenceEqual("in32"u8) ? (false, false)
         : type.SequenceEqual("sowt"u8) ? (false, true)
         : bits == 32 && (type.SequenceEqual("fl32"u8) || type.SequenceEqual("FL32"u8)) ? (true, false)

@@ -12,6 +12,7 @@ namespace HomeStage.Formats.Sfz;
 public static class SfzReader
 {
     public const int MostBytes = 48 * 1024 * 1024;
+    public const int MostFiles = SfzArchive.MostFiles;
 
     // Characters read, names looked up, stretches unpacked: a few seconds' worth of the slowest of them at the very most.
     private const long MostSteps = 60_000_000;

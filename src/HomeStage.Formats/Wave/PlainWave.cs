@@ -18,7 +18,7 @@ public static class PlainWave
         return Of(sound.Lanes.Count, (uint)sound.SampleRateHz, 32, isFloat: true, samples, swaps: false);
     }
 
-    /// <param name="bits">16, 24 or 32.</param>
+    /// <param name="bits">8, 16, 24, 32 or 64.</param>
     /// <param name="samples">Whole frames.</param>
     /// <param name="swaps">Whether the bytes of each sample stand in the other order there.</param>
     public static byte[] Of(int lanes, uint sampleRateHz, int bits, bool isFloat, ReadOnlySpan<byte> samples, bool swaps)

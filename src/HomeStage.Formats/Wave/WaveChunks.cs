@@ -11,6 +11,8 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
 {
     private const int Pcm = 1;
     private const int Float = 3;
+    private const int ALaw = 6;
+    private const int MuLaw = 7;
     private const int Extensible = 0xFFFE;
     private const int RiffHeader = 12;
     private const int ChunkHeader = 8;
@@ -22,7 +24,10 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
 
     public int BytesAFrame => Lanes * BytesASample;
 
-    public int BytesASample => Coding switch { WaveCoding.Int16 => 2, WaveCoding.Int24 => 3, _ => 4 };
+    public int BytesASample => Coding switch { WaveCoding.Int16 => 2, WaveCoding.Int24 => 3, WaveCoding.UInt8 or WaveCoding.ALaw or WaveCoding.MuLaw => 1, WaveCoding.Float64 => 8, _ => 4 };
+
+    /// <summary>Whether it is packed in one of the ways in which sounds are kept; what is not is packed anew at the door.</summary>
+    public bool IsKeptSo => Coding <= WaveCoding.Float32;
 
     public static FormatResult<WaveChunks> Of(ReadOnlySpan<byte> file)
     {
@@ -56,7 +61,7 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
         if (!(rate is >= MediaRef.SlowestRateHz and <= MediaRef.FastestRateHz))
             return Refused("wave-rate", $"This WAVE file has {rate} frames a second; 8,000 to 192,000 can be read.");
         if (CodingOf(format, lanes) is not { } coding)
-            return Refused("wave-format", "This WAVE file is packed in a way that cannot be read; 16, 24 or 32 bits without compression can.");
+            return Refused("wave-format", "This WAVE file is packed in a way that cannot be read; 8 to 32 bits, floating point, A-law and µ-law can.");
         var chunks = new WaveChunks((int)rate, lanes, coding, start, 0);
         var isOpen = claimed >= LeastUnknown;
         if (!isOpen && claimed > there)
@@ -79,6 +84,10 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
             (Pcm, 24) => WaveCoding.Int24,
             (Pcm, 32) => WaveCoding.Int32,
             (Float, 32) => WaveCoding.Float32,
+            (Pcm, 8) => WaveCoding.UInt8,
+            (Float, 64) => WaveCoding.Float64,
+            (ALaw, 8) => WaveCoding.ALaw,
+            (MuLaw, 8) => WaveCoding.MuLaw,
             _ => null,
         };
         return coding is not null && BinaryPrimitives.ReadUInt16LittleEndian(format[12..]) == lanes * bits / 8 ? coding : null;
@@ -87,11 +96,21 @@ internal sealed record WaveChunks(int SampleRateHz, int Lanes, WaveCoding Coding
     private static FormatResult<WaveChunks>.Refused Refused(string code, string sentence) => new(code, sentence);
 }
 
-/// <summary>How one sample is written.</summary>
+/// <summary>How one sample is written: first the ways in which sounds are kept here, then others that are brought.</summary>
 internal enum WaveCoding
 {
     Int16,
     Int24,
     Int32,
     Float32,
+
+    /// <summary>Without a sign: 128 is silence.</summary>
+    UInt8,
+    Float64,
+
+    /// <summary>ITU-T G.711.</summary>
+    ALaw,
+
+    /// <summary>ITU-T G.711.</summary>
+    MuLaw,
 }

@@ -1,9 +1,10 @@
 using System.Buffers.Binary;
 using HomeStage.Core.Media;
+using NAudio.Codecs;
 
 namespace HomeStage.Formats.Wave;
 
-/// <summary>Reads RIFF/WAVE files of one or two lanes: integers of 16, 24 or 32 bits and 32-bit floating point.</summary>
+/// <summary>Reads RIFF/WAVE files of one or two lanes: integers of 8, 16, 24 or 32 bits, floating point of 32 or 64, A-law and µ-law.</summary>
 public static class WaveReader
 {
     public const int MostBytes = 256 * 1024 * 1024;
@@ -58,6 +59,12 @@ public static class WaveReader
         WaveCoding.Int16 => BinaryPrimitives.ReadInt16LittleEndian(at) / 32768f,
         WaveCoding.Int24 => ((at[0] << 8) | (at[1] << 16) | (at[2] << 24)) / 2147483648f,
         WaveCoding.Int32 => BinaryPrimitives.ReadInt32LittleEndian(at) / 2147483648f,
-        _ => BinaryPrimitives.ReadSingleLittleEndian(at) is var value && float.IsFinite(value) ? value : 0,
+        WaveCoding.UInt8 => (at[0] - 128) / 128f,
+        WaveCoding.ALaw => ALawDecoder.ALawToLinearSample(at[0]) / 32768f,
+        WaveCoding.MuLaw => MuLawDecoder.MuLawToLinearSample(at[0]) / 32768f,
+        WaveCoding.Float64 => Finite((float)BinaryPrimitives.ReadDoubleLittleEndian(at)),
+        _ => Finite(BinaryPrimitives.ReadSingleLittleEndian(at)),
     };
+
+    private static float Finite(float value) => float.IsFinite(value) ? value : 0;
 }

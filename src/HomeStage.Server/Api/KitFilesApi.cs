@@ -10,11 +10,12 @@ using HomeStage.Formats.Packages;
 using HomeStage.Formats.Sfz;
 using HomeStage.Server.Data;
 using HomeStage.Server.Data.Sounds;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;
 
-/// <summary>Kits as files: a table, a MIDI name document, the hits of a Standard MIDI File, or an SFZ with its samples in a ZIP, told apart by how they begin.</summary>
+/// <summary>Kits as files: a table, a MIDI name document, the hits of a Standard MIDI File, or an SFZ with its samples, in a ZIP or as the parts of a form, told apart by how they begin.</summary>
 internal static class KitFilesApi
 {
     /// <param name="Edits">The batch that puts it in place of the kit that is there, so that all of it is heard.</param>
@@ -103,8 +104,10 @@ internal static class KitFilesApi
 
     private static async Task<FormatResult<KitTable>> ReadAsync(HttpRequest request, Kit kit, StagedSounds staged, MediaStore media, CancellationToken cancellation)
     {
+        if (request.HasFormContentType)
+            return await LooseAsync(request, cancellation) is { } packed ? await ReadSfzAsync(packed, kit, staged, cancellation) : TooLarge;
         if (await BoundedStream.ReadAsync(request.Body, SfzReader.MostBytes, request.ContentLength, cancellation) is not { } bytes)
-            return new FormatResult<KitTable>.Refused("too-large", $"A kit's file may have {SfzReader.MostBytes / 1024 / 1024} MB.");
+            return TooLarge;
         if (Begins(bytes, "PK"))
             return await ReadSfzAsync(bytes, kit, staged, cancellation);
         if (Begins(bytes, "<"))
@@ -113,6 +116,25 @@ internal static class KitFilesApi
             return MidiReader.Read(bytes).As(midi => new KitTable(NamedKit.Of(kit, HitsOf(midi)), midi.LeftOut));
         var sounds = (await media.ListAsync(cancellation)).ToDictionary(s => s.Content, StringComparer.Ordinal);
         return KitCsv.Read(bytes, kit, sounds.GetValueOrDefault);
+    }
+
+    private static readonly FormatResult<KitTable>.Refused TooLarge = new("too-large", $"A kit's file, with its samples, may have {SfzReader.MostBytes / 1024 / 1024} MB.");
+
+    /// <summary>An SFZ and its samples under their paths, as one file.</summary>
+    /// <returns>Null where they are too many or too large together.</returns>
+    private static async Task<byte[]?> LooseAsync(HttpRequest request, CancellationToken cancellation)
+    {
+        if (request.ContentLength > SfzReader.MostBytes)
+            return null;
+        try
+        {
+            var form = await request.ReadFormAsync(new FormOptions { MultipartBodyLengthLimit = SfzReader.MostBytes, ValueCountLimit = SfzReader.MostFiles }, cancellation);
+            return await SfzFolder.PackedAsync(form.Files.Select(f => (f.FileName, f.OpenReadStream())), cancellation);
+        }
+        catch (InvalidDataException)
+        {
+            return null;
+        }
     }
 
     /// <summary>The notes of the drum channel, or of all where it has none, by their General MIDI names.</summary>

@@ -21,6 +21,10 @@ public sealed class AiffTests : IDisposable
     [InlineData("pcm_s24be", "pcm_s24le", 2)]
     [InlineData("pcm_s32be", "pcm_s32le", 2)]
     [InlineData("pcm_f32be", "pcm_f32le", 1)]
+    [InlineData("pcm_f64be", "pcm_f64le", 2)]
+    [InlineData("pcm_s8", "pcm_u8", 1)]
+    [InlineData("pcm_s8", "pcm_u8", 2)]
+    [InlineData("pcm_u8", "pcm_u8", 1)] // "raw ": AIFF-C without a sign
     public void ToWave_OfWhatAnEncoderWrites_HasTheSamplesOfItsWaveFile(string aiff, string wave, int lanes)
     {
         var filter = $"-af pan={(lanes == 1 ? "mono|c0=0.7*c0" : "stereo|c0=0.7*c0|c1=-0.31*c0")}";

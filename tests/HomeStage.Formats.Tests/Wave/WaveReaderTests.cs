@@ -45,7 +45,7 @@ public class WaveReaderTests
     [Theory]
     [InlineData(22, 6, "wave-lanes")]
     [InlineData(20, 2, "wave-format")]
-    [InlineData(34, 8, "wave-format")]
+    [InlineData(34, 12, "wave-format")]
     public void Read_WhatItCannot_SaysWhy(int place, byte value, string code)
     {
         var file = Written(WaveDepth.Int24);

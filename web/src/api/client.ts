@@ -34,9 +34,11 @@ export async function asked<T>(call: Promise<Answer<T>>): Promise<T> {
   throw refusalOf(error)
 }
 
-/** Sends a file as it is and takes the answer as JSON. */
-export async function upload<T>(path: string, file: Blob, type = 'application/octet-stream'): Promise<T> {
-  const response = await fetch(path, { method: 'POST', body: file, headers: { 'content-type': type } }).catch(() => {
+/** Sends a file as it is, or several as a form, and takes the answer as JSON. */
+export async function upload<T>(path: string, body: Blob | FormData, type = 'application/octet-stream'): Promise<T> {
+  // What parts a form is said by the browser.
+  const headers = body instanceof FormData ? undefined : { 'content-type': type }
+  const response = await fetch(path, { method: 'POST', body, headers }).catch(() => {
     throw new Refusal('unreachable', 'The server does not answer. Is it still running?')
   })
   const answer: unknown = await response.json().catch(() => undefined)

@@ -42,8 +42,10 @@ const counts = computed(() => !wish.shelved)
 const { answer, trouble, ask, settled } = useNewest<Machine>()
 const machine = computed(() => (trouble.value ? undefined : answer.value))
 
+const usualName = computed(() => brought.called.value ?? 'My machine')
+
 const asked = computed(() => ({
-  name: wish.name.trim() || 'My machine',
+  name: wish.name.trim() || usualName.value,
   list: wish.list,
   brought: brought.kit.value?.kit ?? null,
   sounds: wish.stands === 'here' ? brought.sounds.value : [],
@@ -93,85 +95,87 @@ async function make() {
 
 <template>
   <Dialog v-model:visible="open" modal header="A machine of your own" :style="{ width: '860px' }" :draggable="false">
-    <form class="machine" @submit.prevent="make">
-      <div class="form">
-        <label>Name<input v-model="wish.name" class="field" maxlength="80" placeholder="My machine" /></label>
-        <label
-          >Pieces<textarea
-            v-model="wish.list"
-            class="field"
-            rows="3"
-            autofocus
-            placeholder="Kick in/out, Snare top/bottom, Tom 1–3, Hat, Crash L/R, Overheads"
-            @keydown.ctrl.enter="make"
-          />
-        </label>
-        <p class="faint">
-          Commas or lines. <b>Tom 1–3</b> counts up, <b>top/bottom</b> are microphones at one drum, <b>L/R</b> or
-          <b>stereo</b> is one with two sides, <b>= 36</b> is its note.
-        </p>
-        <div class="stands">
+    <form class="form" @submit.prevent="make">
+      <div class="machine">
+        <div class="form">
+          <label>Name<input v-model="wish.name" class="field" maxlength="80" :placeholder="usualName" /></label>
           <label
-            >It plays<select v-model="wish.stands" class="field">
-              <option value="here">in here</option>
-              <option value="outside">outside, cabled to inputs</option>
-            </select></label
-          >
-          <label v-if="wish.stands === 'outside'"
-            >First input<input v-model.number="wish.firstInput" class="field" type="number" min="1" max="128"
+            >Pieces<textarea
+              v-model="wish.list"
+              class="field"
+              rows="3"
+              autofocus
+              placeholder="Kick in/out, Snare top/bottom, Tom 1–3, Hat, Crash L/R, Overheads"
+              @keydown.ctrl.enter="make"
+            />
+          </label>
+          <p class="faint">
+            Commas or lines. <b>Tom 1–3</b> counts up, <b>top/bottom</b> are microphones at one drum, <b>L/R</b> or
+            <b>stereo</b> is one with two sides, <b>= 36</b> is its note.
+          </p>
+          <div class="stands">
+            <label
+              >It plays<select v-model="wish.stands" class="field">
+                <option value="here">in here</option>
+                <option value="outside">outside, cabled to inputs</option>
+              </select></label
+            >
+            <label v-if="wish.stands === 'outside'"
+              >First input<input v-model.number="wish.firstInput" class="field" type="number" min="1" max="128"
+            /></label>
+            <label v-if="shelved.length"
+              >Leaves by<select v-model="wish.shelved" class="field">
+                <option value="">as counted here</option>
+                <option v-for="item in shelved" :key="item.id" :value="item.id">
+                  {{ item.name }}, {{ item.words }}
+                </option>
+              </select></label
+            >
+          </div>
+          <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
+          <div class="row" :class="{ known: !counts }">
+            <label v-if="counts"
+              >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"
+            /></label>
+            <label v-if="counts"
+              >They are<select v-model="wish.inPairs" class="field">
+                <option :value="false">single</option>
+                <option :value="true">in pairs</option>
+              </select></label
+            >
+            <label
+              >Notes<select v-model="wish.notes" class="field">
+                <option value="general-midi">General MIDI's</option>
+                <option value="ascending">ascending from…</option>
+              </select></label
+            >
+            <label v-if="wish.notes === 'ascending'"
+              >First note<input v-model.number="wish.notesFrom" class="field" type="number" min="0" max="127"
+            /></label>
+          </div>
+          <label v-if="counts"
+            >Names of the outputs<input
+              v-model="wish.outputs"
+              class="field"
+              placeholder="by what they carry"
+              title="Parted by commas; what is split is called after its pieces"
           /></label>
-          <label v-if="shelved.length"
-            >Leaves by<select v-model="wish.shelved" class="field">
-              <option value="">as counted here</option>
-              <option v-for="item in shelved" :key="item.id" :value="item.id">{{ item.name }}, {{ item.words }}</option>
-            </select></label
+          <label v-if="wish.stands === 'here' && counts" class="tick"
+            ><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label
+          >
+          <label v-if="wish.inPairs && counts" class="tick"
+            ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
           >
         </div>
-        <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
-        <div class="row" :class="{ known: !counts }">
-          <label v-if="counts"
-            >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"
-          /></label>
-          <label v-if="counts"
-            >They are<select v-model="wish.inPairs" class="field">
-              <option :value="false">single</option>
-              <option :value="true">in pairs</option>
-            </select></label
-          >
-          <label
-            >Notes<select v-model="wish.notes" class="field">
-              <option value="general-midi">General MIDI's</option>
-              <option value="ascending">ascending from…</option>
-            </select></label
-          >
-          <label v-if="wish.notes === 'ascending'"
-            >First note<input v-model.number="wish.notesFrom" class="field" type="number" min="0" max="127"
-          /></label>
-        </div>
-        <label v-if="counts"
-          >Names of the outputs<input
-            v-model="wish.outputs"
-            class="field"
-            placeholder="by what they carry"
-            title="Parted by commas; what is split is called after its pieces"
-        /></label>
-        <label v-if="wish.stands === 'here' && counts" class="tick"
-          ><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label
-        >
-        <label v-if="wish.inPairs && counts" class="tick"
-          ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
-        >
+        <MachinePreview :machine="machine" :outside="wish.stands === 'outside'" />
       </div>
-      <MachinePreview :machine="machine" :outside="wish.stands === 'outside'" />
-      <div class="foot">
-        <DialogEnds
-          :trouble="trouble ?? document.refusal?.sentence"
-          leave="Not now"
-          keep="Make it"
-          :disabled="!machine"
-          @leave="open = false"
-        />
-      </div>
+      <DialogEnds
+        :trouble="trouble ?? document.refusal?.sentence"
+        leave="Not now"
+        keep="Make it"
+        :disabled="!machine"
+        @leave="open = false"
+      />
     </form>
   </Dialog>
 </template>
@@ -183,10 +187,6 @@ async function make() {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 12px 28px;
-}
-
-.foot {
-  grid-column: 1 / -1;
 }
 
 .stands {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
 import type { useBroughtSounds } from './useBroughtSounds'
-import { chosenFiles, droppedFiles } from '@/parts/droppedFiles'
+import { chosenFiles, droppedFiles } from '@/files/droppedFiles'
+import { kitsAccepted, kitsSaid } from '@/files/kitFiles'
 
 /** Where a folder of sounds, or the file of a kit, is dropped or chosen, and how far it has come. */
 const props = defineProps<{ brought: ReturnType<typeof useBroughtSounds> }>()
@@ -54,7 +55,7 @@ function choose(event: Event) {
       <button
         type="button"
         class="plain"
-        title="Sounds (WAVE, AIFF), or a kit: a table (CSV), note names, the hits of a MIDI file, an SFZ with its samples in a ZIP"
+        :title="`Sounds (WAVE, AIFF, FLAC), or a kit: ${kitsSaid}`"
         @click="files?.click()"
       >
         Files…
@@ -65,7 +66,7 @@ function choose(event: Event) {
       ref="files"
       type="file"
       multiple
-      accept=".wav,.wave,.aif,.aiff,.aifc,.csv,.midnam,.mid,.midi,.zip"
+      :accept="kitsAccepted"
       hidden
       aria-label="Sound files, or the file of a kit"
       @change="choose"

@@ -1,13 +1,19 @@
 import { computed, ref, shallowRef } from 'vue'
-import { sentenceOf, upload } from '@/api/client'
+import { sentenceOf } from '@/api/client'
 import type { BroughtKit, Kit, Media } from '@/api/types'
-import type { PlacedFile } from '@/parts/droppedFiles'
+import type { PlacedFile } from '@/files/droppedFiles'
+import { kitAmong, sendKit, type KitFound } from '@/files/kitFiles'
+import { isSoundFile, sendSound } from '@/files/soundFiles'
 import { useDocument } from '@/state/document'
 
-const isSound = /\.(wav|wave|aif|aiff|aifc)$/i
-/** A table, note names, the hits of a MIDI file, or an SFZ with its samples. */
-const isKit = /\.(csv|midnam|mid|midi|zip)$/i
 const longestTitle = 80
+
+/** The name of a file without its folders and its ending. */
+const titleOf = (path: string) =>
+  path
+    .replace(/^.*[/\\]/, '')
+    .replace(/\.[^.]*$/, '')
+    .slice(0, longestTitle)
 
 /** Sounds, and the file of a kit, that are sent to the server and wait there until something is made of them. */
 export function useBroughtSounds() {
@@ -18,32 +24,31 @@ export function useBroughtSounds() {
   const sent = ref(0)
   const toSend = ref(0)
   const busy = computed(() => sent.value < toSend.value)
+  /** What it may be called: as the file of the kit, or as the folder of the sounds. */
+  const called = computed(() => {
+    const folder = sounds.value[0]?.path.split('/').at(-2)
+    return kit.value ? titleOf(kit.value.name) : folder?.slice(0, longestTitle)
+  })
   let asked = 0
-
-  const titleOf = (path: string) =>
-    path
-      .replace(/^.*[/\\]/, '')
-      .replace(/\.[^.]*$/, '')
-      .slice(0, longestTitle)
 
   async function bring(files: PlacedFile[]) {
     const mine = ++asked
     const chosen = files.filter(({ path }) => !path.split('/').some((part) => part.startsWith('.')))
-    const kits = chosen.filter(({ path }) => isKit.test(path))
+    const { kit: found, more, rest } = kitAmong(chosen)
+    const wanted = rest.filter(({ path }) => isSoundFile(path))
     refused.value = [
-      ...chosen
-        .filter((file) => !isSound.test(file.path) && !kits.includes(file))
-        .map(({ path }) => `${path}: neither a sound nor a kit`),
-      ...kits.slice(1).map(({ path }) => `${path}: one file of a kit is enough`),
+      ...rest
+        .filter((file) => !wanted.includes(file))
+        .map(({ path }) => `${path}: neither a sound (WAVE, AIFF, FLAC) nor a kit`),
+      ...more.map(({ path }) => `${path}: one file of a kit is enough`),
     ]
-    if (kits[0]) await bringKit(kits[0])
-    const wanted = chosen.filter(({ path }) => isSound.test(path))
+    if (found) await bringKit(found)
     const kept: typeof sounds.value = []
     toSend.value = wanted.length
     sent.value = 0
     for (const { path, file } of wanted) {
       try {
-        const sound = await upload<Media>(`/api/media/waiting?title=${encodeURIComponent(titleOf(path))}`, file)
+        const sound = await sendSound<Media>(`/api/media/waiting?title=${encodeURIComponent(titleOf(path))}`, file)
         kept.push({ path, sound })
       } catch (error) {
         refused.value = [...refused.value, `${path}: ${sentenceOf(error)}`]
@@ -54,9 +59,10 @@ export function useBroughtSounds() {
     sounds.value = kept
   }
 
-  async function bringKit({ path, file }: PlacedFile) {
+  async function bringKit(found: KitFound) {
+    const { path } = found
     try {
-      const read = await upload<BroughtKit>(`/api/documents/${document.head!.id}/machines/kit-file`, file)
+      const read = await sendKit<BroughtKit>(`/api/documents/${document.head!.id}/machines/kit-file`, found)
       kit.value = { name: path, kit: read.kit }
       refused.value = [...refused.value, ...read.leftOut]
     } catch (error) {
@@ -72,5 +78,5 @@ export function useBroughtSounds() {
     sent.value = toSend.value = 0
   }
 
-  return { sounds, kit, refused, sent, toSend, busy, bring, clear }
+  return { sounds, kit, called, refused, sent, toSend, busy, bring, clear }
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { sentenceOf, upload } from '@/api/client'
+import { sentenceOf } from '@/api/client'
 import type { Media } from '@/api/types'
+import { sendSound, soundsAccepted } from '@/files/soundFiles'
 import { useFindings } from '@/state/findings'
 import { useSounds } from '@/state/sounds'
 
@@ -19,7 +20,7 @@ async function bring(files: FileList | null) {
   said.value = undefined
   try {
     for (const chosen of files ?? []) {
-      const kept = await upload<Media>(`/api/media?title=${encodeURIComponent(titleOf(chosen.name))}`, chosen)
+      const kept = await sendSound<Media>(`/api/media?title=${encodeURIComponent(titleOf(chosen.name))}`, chosen)
       shelf.add(kept)
       if (!props.sounds.some((s) => s.content === kept.content)) others.push(chosen.name)
     }
@@ -41,7 +42,7 @@ async function bring(files: FileList | null) {
     ref="file"
     type="file"
     multiple
-    accept=".wav,.aif,.aiff,.aifc,audio/wav,audio/x-wav,audio/aiff"
+    :accept="soundsAccepted"
     hidden
     :aria-label="one ? `The file of ${one.title}` : 'The files of the missing sounds'"
     @change="bring(($event.target as HTMLInputElement).files)"

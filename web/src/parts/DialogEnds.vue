@@ -18,9 +18,21 @@ defineEmits<{ leave: [] }>()
   color: var(--blocker);
 }
 
+/* In sight however far the form is scrolled. */
 .ends {
+  position: sticky;
+  z-index: 1;
+  bottom: 0;
   display: flex;
   justify-content: flex-end;
   gap: 10px;
+  margin-top: -10px;
+  padding-block: 10px 20px;
+  background: var(--panel);
+}
+
+/* The foot has the room below it itself, so that nothing shows through under it. */
+:global(.p-dialog-content:has(> form > .ends)) {
+  padding-bottom: 0;
 }
 </style>

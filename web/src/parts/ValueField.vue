@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
+import FieldRefusal from './FieldRefusal.vue'
 import { levelFromText, levelText, numberFromText, numberText, panFromText, panText } from './decibels'
 import { noteFromText, noteText } from './noteNames'
 import { nextNote, noteOf, readValue, semitonesFrom, type Counted } from './written'
@@ -73,12 +74,6 @@ function read(text: string): number | null | undefined {
   if (props.form === 'note') return noteFromText(text, props.value)
   return props.form === 'level' ? levelFromText(text) : numberFromText(text, props.unit)
 }
-
-/** Just under the field; not within it, where a list would cut it off. */
-const under = computed(() => {
-  const box = wrong.value ? input.value?.getBoundingClientRect() : undefined
-  return box ? { top: `${box.bottom + 3}px`, right: `${window.innerWidth - box.right}px` } : {}
-})
 
 /** What the field takes, for whoever typed something else. */
 function rangeText() {
@@ -264,9 +259,7 @@ onScopeDispose(() => {
       @pointercancel="onUp"
     />
     <span v-if="unit && !note" class="unit" aria-hidden="true">{{ unit }}</span>
-    <Teleport v-if="wrong" to="body">
-      <span class="wrong" role="alert" :style="under">{{ wrong }}</span>
-    </Teleport>
+    <FieldRefusal v-if="wrong" :field="input" :sentence="wrong" />
   </span>
 </template>
 
@@ -316,21 +309,6 @@ input:focus {
   color: var(--text-3);
   font-size: 11.5px;
   white-space: nowrap;
-}
-
-.wrong {
-  position: fixed;
-  z-index: 2000;
-  width: max-content;
-  max-width: 220px;
-  padding: 4px 8px;
-  background: var(--hover);
-  border: 1px solid var(--blocker);
-  border-radius: 6px;
-  color: var(--text);
-  font: 400 12px/1.35 var(--sans);
-  text-align: left;
-  white-space: normal;
 }
 
 .disabled {

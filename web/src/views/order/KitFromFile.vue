@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue'
 import { settled } from './kitCalls'
-import { sentenceOf, upload } from '@/api/client'
+import { sentenceOf } from '@/api/client'
 import type { Channel, Edit, KitFile } from '@/api/types'
+import { chosenFiles } from '@/files/droppedFiles'
+import { kitAmong, kitsAccepted, kitsSaid, sendKit } from '@/files/kitFiles'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 
@@ -19,12 +21,13 @@ const inPairs = ref(false)
 const mostJacks = 64
 
 async function read(files: FileList | null) {
-  const chosen = files?.[0]
-  if (!chosen) return
+  if (!files?.length) return
   trouble.value = waiting.value = undefined
   try {
     const address = `/api/documents/${document.head!.id}/channels/${props.channel.id}/kit-file`
-    const answer = await upload<KitFile>(address, chosen)
+    const { kit } = kitAmong(chosenFiles(files))
+    if (!kit) throw new Error(`This is no kit. One is ${kitsSaid}.`)
+    const answer = await sendKit<KitFile>(address, kit)
     from.value = 'file'
     jacks.value = answer.jacks?.number ?? 8
     if (answer.leftOut.length || answer.jacks) waiting.value = answer
@@ -62,9 +65,10 @@ async function putIn(edits: Edit[]) {
   <input
     ref="file"
     type="file"
-    accept=".csv,.midnam,.mid,.midi,.zip,text/csv,audio/midi,application/zip"
+    multiple
+    :accept="kitsAccepted"
     hidden
-    aria-label="A kit: a table (CSV), a MIDI name document, a MIDI file with its hits, or an SFZ with its samples in a ZIP"
+    :aria-label="`A kit: ${kitsSaid}`"
     @change="read(($event.target as HTMLInputElement).files)"
   />
   <div v-if="waiting" class="waiting">

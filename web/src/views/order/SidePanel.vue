@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import FeedsList from './FeedsList.vue'
 import GroovesDialog from './GroovesDialog.vue'
 import HeardLine from './HeardLine.vue'
@@ -25,6 +25,7 @@ const listening = useListening()
 const findings = useFindings()
 const row = computed(() => document.selected)
 const channel = computed(() => row.value?.channel)
+const panel = useTemplateRef('panel')
 const grooving = ref(false)
 const can = computed(() => (row.value ? document.can(row.value) : {}))
 const isPlayer = computed(() => channel.value?.source?.type === 'instrument')
@@ -32,6 +33,12 @@ const takesNotes = computed(() => isPlayer.value || !can.value.sounds)
 const holdsSounds = computed(() => can.value.laysSounds && !isPlayer.value)
 const found = computed(() => findings.byChannel.get(channel.value?.id ?? '') ?? [])
 const heard = computed(() => listening.point === channel.value?.id || (!listening.point && can.value.standsOnce))
+
+/** From channel to channel what is looked at stays in sight; another sort of panel is read from its top. */
+watch(
+  () => [document.many.length > 0, row.value?.channel.kind],
+  () => panel.value?.scrollTo(0, 0),
+)
 
 function note(text: string) {
   if (channel.value && text !== channel.value.note)
@@ -48,7 +55,7 @@ function remove() {
 </script>
 
 <template>
-  <aside class="side" aria-label="The selected channel">
+  <aside ref="panel" class="side" aria-label="The selected channel">
     <ManyPanel v-if="document.many.length" />
     <template v-else-if="row && channel">
       <div class="head">
@@ -74,15 +81,15 @@ function remove() {
       <LevelLine v-if="can.sums" :channel="channel.id" />
       <NotesTargets v-if="!can.sounds" :channel="channel" />
       <PlayerPanel v-if="isPlayer" :key="`p-${channel.id}`" :row="row" />
+      <SoundStarters v-if="holdsSounds" :key="`w-${channel.id}`" :channel="channel" />
+      <InsertList v-if="can.sounds" :key="`i-${channel.id}`" :channel="channel" />
+      <SendsList v-if="can.sends" :channel="channel" />
+      <FeedsList v-if="can.feedsKeys" :channel="channel" />
       <template v-if="takesNotes">
         <StarterList :key="`s-${channel.id}`" :channel="channel" />
         <NoteProcessors :channel="channel" @grooves="grooving = true" />
         <PlayedSection :key="`n-in-${channel.id}`" :channel="channel" />
       </template>
-      <SoundStarters v-if="holdsSounds" :key="`w-${channel.id}`" :channel="channel" />
-      <InsertList v-if="can.sounds" :key="`i-${channel.id}`" :channel="channel" />
-      <SendsList v-if="can.sends" :channel="channel" />
-      <FeedsList v-if="can.feedsKeys" :channel="channel" />
       <section>
         <h3>Prompt note</h3>
         <textarea

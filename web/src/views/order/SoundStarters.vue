@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue'
-import { sentenceOf, upload } from '@/api/client'
+import { sentenceOf } from '@/api/client'
 import type { AudioStarter, Channel, Media } from '@/api/types'
+import { sendSound, soundsAccepted } from '@/files/soundFiles'
 import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
@@ -39,7 +40,7 @@ async function bring(files: FileList | null | undefined) {
   trouble.value = undefined
   try {
     const title = encodeURIComponent(chosen.name.replace(/\.\w+$/, ''))
-    const sound = await upload<Media>(`/api/media?title=${title}`, chosen)
+    const sound = await sendSound<Media>(`/api/media?title=${title}`, chosen)
     shelf.add(sound)
     await lay(sound)
   } catch (error) {
@@ -75,9 +76,9 @@ function remove(name: string) {
     <input
       ref="file"
       type="file"
-      accept=".wav,.aif,.aiff,.aifc,audio/wav,audio/aiff"
+      :accept="soundsAccepted"
       hidden
-      aria-label="A sound: WAVE or AIFF"
+      aria-label="A sound: WAVE, AIFF or FLAC"
       @change="bring(($event.target as HTMLInputElement).files)"
     />
     <div v-for="s in channel.starters" :key="s.name">
@@ -115,7 +116,7 @@ function remove(name: string) {
       <LoopFitLine v-if="s.loops" :starter="s" @change="put" />
     </div>
     <p v-if="channel.starters.length === 0" class="faint">
-      Drop a WAVE or AIFF file here: a loop, a one-shot, a reference.
+      Drop a WAVE, AIFF or FLAC file here: a loop, a one-shot, a reference.
     </p>
     <select v-if="shelf.sounds.length" class="field" aria-label="Take a sound from the shelf" @change="fromShelf">
       <option value="">a sound that is here already…</option>

@@ -2,8 +2,10 @@
 import Dialog from 'primevue/dialog'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { kitsElsewhere, swapOf, type SwapChoice } from './outputCalls'
-import { sentenceOf, upload } from '@/api/client'
+import { sentenceOf } from '@/api/client'
 import type { Kit, KitElsewhere, KitFile, KitSwap } from '@/api/types'
+import { chosenFiles } from '@/files/droppedFiles'
+import { kitAmong, kitsAccepted, kitsSaid, sendKit } from '@/files/kitFiles'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -75,14 +77,16 @@ watch([open, choice, said], ([isOpen, kit, choices]) => {
 })
 
 async function bring(field: HTMLInputElement) {
-  const chosen = field.files?.[0]
+  const chosen = chosenFiles(field.files ?? [])
   field.value = ''
-  if (!chosen || !document.head) return
+  if (chosen.length === 0 || !document.head) return
   try {
     const address = `/api/documents/${document.head.id}/channels/${props.channel}/kit-file`
-    const { kit, leftOut } = await upload<KitFile>(address, chosen)
-    brought.value = { name: chosen.name, kit, leftOut }
-    wanted.value = `file:${chosen.name}`
+    const { kit: found } = kitAmong(chosen)
+    if (!found) throw new Error(`This is no kit. One is ${kitsSaid}.`)
+    const { kit, leftOut } = await sendKit<KitFile>(address, found)
+    brought.value = { name: found.path, kit, leftOut }
+    wanted.value = `file:${found.path}`
   } catch (error) {
     trouble.value = sentenceOf(error)
   }
@@ -134,7 +138,8 @@ async function apply() {
       <input
         ref="file"
         type="file"
-        accept=".csv,.midnam,.mid,.midi,.zip,text/csv,audio/midi,application/zip"
+        multiple
+        :accept="kitsAccepted"
         hidden
         aria-label="The file of a kit to swap to"
         @change="bring($event.target as HTMLInputElement)"
@@ -223,7 +228,8 @@ async function apply() {
 
 <style scoped>
 .swap {
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 12px;
 }
 

@@ -2,6 +2,7 @@
 import { useDropZone } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/types'
+import { soundsAccepted } from '@/files/soundFiles'
 import Picker from '@/parts/Picker.vue'
 import { secondsText } from '@/parts/decibels'
 
@@ -48,12 +49,12 @@ function chosen() {
     <button type="button" class="plain" :disabled="doing !== undefined" @click="file?.click()">
       {{ recordings.length ? 'Bring more files…' : 'Choose files…' }}
     </button>
-    <span class="quiet">or drop them here: WAVE or AIFF, one a channel</span>
+    <span class="quiet">or drop them here: WAVE, AIFF or FLAC, one a channel</span>
     <input
       ref="file"
       type="file"
       multiple
-      accept=".wav,.aif,.aiff,.aifc,audio/wav,audio/x-wav,audio/aiff"
+      :accept="soundsAccepted"
       hidden
       aria-label="Recordings of the test"
       @change="chosen"

@@ -1,6 +1,7 @@
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
-import { api, asked, sentenceOf, upload } from '@/api/client'
+import { api, asked, sentenceOf } from '@/api/client'
 import type { Schemas } from '@/api/types'
+import { sendSound } from '@/files/soundFiles'
 
 const pollMs = 200
 
@@ -55,7 +56,7 @@ export function useOutside(document: Readonly<Ref<string>>) {
       for (const [n, file] of files.entries()) {
         doing.value = `Reading ${file.name}`
         progress.value = n / files.length
-        await upload(`/api/outside-checks/${id}/recordings?name=${encodeURIComponent(file.name)}`, file).catch(
+        await sendSound(`/api/outside-checks/${id}/recordings?name=${encodeURIComponent(file.name)}`, file).catch(
           (error: unknown) => refused.push(`${file.name}: ${sentenceOf(error)}`),
         )
       }

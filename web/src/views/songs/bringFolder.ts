@@ -1,9 +1,9 @@
-import { api, asked, sentenceOf, upload } from '@/api/client'
+import { api, asked, sentenceOf } from '@/api/client'
 import type { BroughtIn, Media } from '@/api/types'
-import type { PlacedFile } from '@/parts/droppedFiles'
+import type { PlacedFile } from '@/files/droppedFiles'
+import { isSoundFile, sendSound } from '@/files/soundFiles'
 
 const isMidi = (path: string) => /\.midi?$/i.test(path)
-const isSound = (path: string) => /\.(wav|aiff?|aifc)$/i.test(path)
 
 export interface BroughtFolder {
   id: string
@@ -18,14 +18,14 @@ export interface BroughtFolder {
 export async function bringFolder(files: readonly PlacedFile[], tell: (words: string) => void): Promise<BroughtFolder> {
   const sorted = [...files].sort((a, b) => a.path.localeCompare(b.path, undefined, { numeric: true }))
   const [midi, ...others] = sorted.filter((f) => isMidi(f.path))
-  const sounds = sorted.filter((f) => isSound(f.path))
+  const sounds = sorted.filter((f) => isSoundFile(f.path))
   const refused = others.map((f) => `${f.file.name}: a song has one MIDI file, and ${midi!.file.name} is it.`)
   const taken: { path: string; sound: Media }[] = []
   for (const [n, { file }] of sounds.entries()) {
     tell(`Taking ${file.name}, ${n + 1} of ${sounds.length}`)
     const title = encodeURIComponent(file.name.replace(/\.[^.]*$/, ''))
     try {
-      taken.push({ path: file.name, sound: await upload<Media>(`/api/media/waiting?title=${title}`, file) })
+      taken.push({ path: file.name, sound: await sendSound<Media>(`/api/media/waiting?title=${title}`, file) })
     } catch (error) {
       refused.push(`${file.name}: ${sentenceOf(error)}`)
     }
