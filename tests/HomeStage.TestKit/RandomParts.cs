@@ -52,7 +52,7 @@ public sealed class RandomParts(Random random)
             20 => new NameChannels([id, Pick(template.Channels).Id], "Part #", random.Next(9)),
             21 => new BusAround(new[] { id, Pick(template.Channels).Id }.Distinct().ToSequence(), new($"around-{random.Next(10000)}"), "Around"),
             22 => new DuplicateChannels([id], random.Next(2) == 0),
-            23 => new TakeSpare(channel.Destination ?? id, "New part", Pick(template.Acts).Id),
+            23 => new TakeSpare(channel.Destination ?? id, template.Channels.Count % 2 == 0 ? "New part" : null, Pick(template.Acts).Id),
             24 => new SetSource(id, random.Next(3) == 0 ? new InputSource(1, 2, Armed: true) : new InternalSource(Pick(template.Channels).Id)),
             25 => new SetSampling(Pick<int>([44100, 48000]), (PanLaw)random.Next(6)),
             28 when channel.Source is InstrumentSource { Kit: { } kit } => new SetPiecePlace(id, Pick(kit.Lines).Name, (PieceStay)random.Next(3), 1 + random.Next(9)),

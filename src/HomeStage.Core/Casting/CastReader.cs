@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
@@ -35,9 +36,6 @@ public static partial class CastReader
 
     [GeneratedRegex(@"^sections\s*:\s*(?<all>.+)$", Linear)]
     private static partial Regex Sections();
-
-    [GeneratedRegex(@"^(?<name>.+?)\s+(?<bars>\d{1,3})(?:\s*bars?)?$", Linear)]
-    private static partial Regex SectionOf();
 
     /// <summary>One part of a line: names that stand there, and what is said of them.</summary>
     private sealed record Part(CastSpan At, IReadOnlyList<string> Names, bool Quoted, CastDetails Said);
@@ -257,20 +255,20 @@ public static partial class CastReader
             if (Tempo().Match(line.Text) is { Success: true } tempo)
             {
                 var bpm = double.Parse(tempo.Groups["bpm"].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
-                if (bpm is >= Timeline.SlowestBpm and <= Timeline.FastestBpm)
-                    _tempoBpm = bpm;
+                if (TimelineRules.Tempo(bpm) is { } wrong)
+                    Mark(line.Whole, wrong.Sentence);
                 else
-                    Mark(line.Whole, $"A tempo lies between {Timeline.SlowestBpm} and {Timeline.FastestBpm} quarter notes a minute.");
+                    _tempoBpm = bpm;
                 return true;
             }
 
             if (MeterOf().Match(line.Text) is { Success: true } meter)
             {
                 var read = new Meter(int.Parse(meter.Groups["beats"].Value, CultureInfo.InvariantCulture), int.Parse(meter.Groups["unit"].Value, CultureInfo.InvariantCulture));
-                if (read.Beats is >= 1 and <= 32 && read.Unit is 1 or 2 or 4 or 8 or 16 or 32)
-                    _meter = read;
+                if (TimelineRules.Meter(read) is { } wrong)
+                    Mark(line.Whole, wrong.Sentence);
                 else
-                    Mark(line.Whole, "A meter has 1 to 32 beats of a whole note to a thirty-second.");
+                    _meter = read;
                 return true;
             }
 
@@ -295,19 +293,17 @@ public static partial class CastReader
             foreach (var part in CastCuts.Parted(all.Value, ',', '·').Select(CastCuts.Trimmed).Where(p => p.Text.Length > 0))
             {
                 var at = line.At(all.Index + part.Start, part.Text.Length);
-                var read = SectionOf().Match(part.Text);
-                var (name, bars) = read.Success ? (read.Groups["name"].Value, int.Parse(read.Groups["bars"].Value, CultureInfo.InvariantCulture)) : (part.Text, UsualBars);
-                name = Numbering.Free(CastNumbers.Capital(CastCuts.Unquoted(name)), n => found.Exists(s => s.Name == n));
-                if ((TextRules.Name("A section’s name", name, TextRules.LongestSection) ?? (bars is >= 1 and <= 999 ? null : new Refusal.OutOfRange("A section", bars, 1, 999, "bars"))) is { } wrong)
+                var said = SaidSection.Read(part.Text);
+                var bars = said.Bars ?? SectionsText.UsualBars;
+                var name = Numbering.Free(CastNumbers.Capital(CastCuts.Unquoted(said.Name)), n => found.Exists(s => s.Name == n));
+                if (TimelineRules.Section(name, bars, said.TempoBpm, said.Meter) is { } wrong)
                     Mark(at, wrong.Sentence);
                 else
-                    found.Add(new(name, bars));
+                    found.Add(new(name, bars, said.TempoBpm, said.Meter));
             }
 
             return found.ToSequence();
         }
-
-        private const int UsualBars = 8;
 
         /// <summary>So many pads are those of a machine wherever they stand, but for the keys, where they are sounds.</summary>
         private const int FewestOfAMachine = 5;

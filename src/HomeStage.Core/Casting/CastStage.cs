@@ -1,5 +1,4 @@
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Colours;
 using HomeStage.Core.Defaults;
 using HomeStage.Core.Ducking;
 using HomeStage.Core.Editing;
@@ -175,8 +174,6 @@ internal sealed class CastStage(GatheredEdits work, Template template, CastSheet
         var besides = new List<Edit>();
         if (made.Source is InputSource source && Besides(made.Id, source, said.SecondInput) is var taken && taken != source)
             besides.Add(new TakeInput(made.Id, taken));
-        if (entry is { Kind: ChannelKind.Bus, Under: null })
-            besides.Add(new SetHue(made.Id, FamilyHues.Of(ChannelRole.Of(made).Family) ?? FamilyHues.Another([.. work.Now.Channels.Select(c => c.HueDegrees).OfType<double>()])));
         if (said.Spare)
             besides.Add(new SetSpare(made.Id, true));
         if (said.SplitOver is { } over && made.Source is InstrumentSource { Kit: { } kit } && KitJacks.Of(kit).PlanOver(kit, over) is { } plan)

@@ -15,6 +15,8 @@ public sealed record AddPrintTwin(ChannelId Channel) : ManyChannelsEdit
             return new Refusal.UnknownChannel(Channel);
         if (channel.PrintTwin is not null)
             return new Refusal.Doubled("print of", channel.Name);
+        if (channel.Destination is null)
+            return new Refusal.WrongPlace(channel.Name, "feeds no bus, so a print in its place would be heard nowhere");
         var twin = ChannelFactory.PrintTwin(template, channel);
         var linked = template.Replace(channel with { PrintTwin = twin.Id });
         return linked with { Channels = linked.Channels.Insert(template.Channels.IndexOf(Channel) + 1, twin) };

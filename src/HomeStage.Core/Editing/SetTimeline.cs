@@ -10,7 +10,7 @@ public sealed record SetTimeline(TimelineWish Timeline) : Edit
     public override EditResult ApplyTo(Template template)
     {
         var timeline = Timeline.On(template.Timeline);
-        return TemplateRules.CheckTimeline(timeline) is { } wrong
+        return TimelineRules.Check(timeline) is { } wrong
             ? wrong
             : new EditResult.Applied(template with { Timeline = timeline }, new SetTimeline(TimelineWish.Of(template.Timeline)));
     }

@@ -4,8 +4,9 @@ namespace HomeStage.Core.Editing;
 
 /// <summary>Takes the next spare that waits under a bus for a new part: it gets the part's name and comes on stage.</summary>
 /// <param name="Under">The bus or main.</param>
+/// <param name="Name">Null for the one that it waited with, without the word "spare".</param>
 /// <param name="Act">Id of the act in which it is taken; it comes on stage in every one, as a part that is added does.</param>
-public sealed record TakeSpare(ChannelId Under, string Name, string Act) : ManyChannelsEdit
+public sealed record TakeSpare(ChannelId Under, string? Name, string Act) : ManyChannelsEdit
 {
     protected override ManyResult Change(Template template)
     {
@@ -15,7 +16,7 @@ public sealed record TakeSpare(ChannelId Under, string Name, string Act) : ManyC
             return new Refusal.Missing("act", Act, "in this template");
         if (template.Channels.FirstOrDefault(c => c.Spare && c.Destination == Under) is not { } spare)
             return new Refusal.Missing("spare", "", $"left under {bus.Name}");
-        var taken = template.Replace(spare with { Name = Name, Spare = false });
+        var taken = template.Replace(spare with { Name = Name ?? NameOf(template, spare), Spare = false });
         foreach (var act in template.Acts)
         {
             if (new SetStage(spare.Id, act.Id, StageState.OnStage).ApplyTo(taken) is EditResult.Applied staged)
@@ -23,5 +24,14 @@ public sealed record TakeSpare(ChannelId Under, string Name, string Act) : ManyC
         }
 
         return taken;
+    }
+
+    private static string NameOf(Template template, Channel spare)
+    {
+        var words = spare.Name.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Where(w => !string.Equals(w, "spare", StringComparison.OrdinalIgnoreCase)).ToList();
+        // A number alone says nothing without the word that it counted.
+        var name = words.TrueForAll(w => w.All(char.IsAsciiDigit)) ? "Part" : string.Join(' ', words);
+        name = string.Concat(char.ToUpperInvariant(name[0]).ToString(), name[1..]);
+        return Numbering.Free(name, n => template.Channels.Any(c => c.Id != spare.Id && string.Equals(c.Name, n, StringComparison.OrdinalIgnoreCase)));
     }
 }

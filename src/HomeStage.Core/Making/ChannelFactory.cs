@@ -1,8 +1,10 @@
 using System.Globalization;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
 using HomeStage.Core.Devices;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Roles;
+using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
 
 namespace HomeStage.Core.Making;
@@ -62,7 +64,7 @@ public static class ChannelFactory
 
     /// <summary>A bus between channels and what they lead to.</summary>
     public static Channel Bus(Template template, string name, ChannelId? destination) =>
-        DefaultStrips.On(template, new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination });
+        DefaultStrips.On(template, WithHue(template, new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination }));
 
     /// <summary>The audio channel that takes an instrument's print: mixed and routed alike, waiting in the wings of every act.</summary>
     public static Channel PrintTwin(Template template, Channel channel)
@@ -89,7 +91,23 @@ public static class ChannelFactory
     {
         var name = wish.Name ?? FreeName(template, channel.Name);
         var made = channel with { Id = FreshId(template, name), Name = name, Role = RoleNames.All.Contains(wish.Role ?? "") ? wish.Role : null, Format = wish.Format ?? channel.Format };
-        return wish.Bare ? made : DefaultStrips.On(template, made);
+        made = WithHue(template, made);
+        return wish.Bare ? made : WithStrip(template, made);
+    }
+
+    /// <summary>Common practice: a return whose name tells nothing is a room; without anything on it it would be its senders once more.</summary>
+    private static Channel WithStrip(Template template, Channel channel) =>
+        channel.Kind == ChannelKind.Return && ChannelRole.Of(channel).Role == "return-bus"
+            ? DefaultStrips.On(template, channel with { Role = "reverb" }) with { Role = channel.Role }
+            : DefaultStrips.On(template, channel);
+
+    /// <summary>A bus has the hue of its family, or one that is far from those that are taken, unless it takes one from a bus above it. What sums everything has none.</summary>
+    private static Channel WithHue(Template template, Channel channel)
+    {
+        if (channel.Kind != ChannelKind.Bus || channel.Destination is not { } to || !template.Channels.Contains(to) || DestinationWay.Of(template, channel).Any(id => template.Channels[id].HueDegrees is not null))
+            return channel;
+        var family = ChannelRole.Of(channel).Family;
+        return family == "sums" ? channel : channel with { HueDegrees = FamilyHues.Of(family) ?? FamilyHues.Another([.. template.Channels.Select(c => c.HueDegrees).OfType<double>()]) };
     }
 
     private static string FreeName(Template template, string name)

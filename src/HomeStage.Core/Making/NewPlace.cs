@@ -9,13 +9,19 @@ namespace HomeStage.Core.Making;
 public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First)
 {
     private const string BusOfReturns = "Returns";
+    private const string Instruments = "instruments";
+
+    /// <summary>What is mixed together, by family: what is not named here, as a bass or a guitar, goes with any instrument.</summary>
+    private static readonly Dictionary<string, string> Companies = new(StringComparer.Ordinal) { ["drums"] = "drums", ["percussion"] = "drums", ["voices"] = "voices" };
 
     /// <param name="chosen">What the person has chosen; null for nothing.</param>
-    /// <returns>A part goes into the bus that is chosen, another bus goes beside it, a return goes where returns meet: the first one gets a bus for them.</returns>
-    public static NewPlace Of(Template template, ChannelKind kind, ChannelId? chosen)
+    /// <param name="names">What the new ones are called, as far as that is said.</param>
+    /// <returns>A part goes into the bus that is chosen, unless that is another company's: no voice goes among the drums. Another bus goes
+    /// beside it, a return goes where returns meet: the first one gets a bus for them.</returns>
+    public static NewPlace Of(Template template, ChannelKind kind, ChannelId? chosen, params IReadOnlyCollection<string> names)
     {
         if (kind != ChannelKind.Return)
-            return new(Beside(template, kind, chosen), []);
+            return new(Beside(template, kind, chosen) is { } beside && kind != ChannelKind.Bus ? Among(template, kind, beside, chosen is not null, names) : Beside(template, kind, chosen), []);
         if (ForReturns(template) is { } there)
             return new(there, []);
         var bus = ChannelFactory.Make(template, new(ChannelKind.Bus) { Name = BusOfReturns });
@@ -37,6 +43,30 @@ public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First)
 
         return ChannelFactory.MixBus(template);
     }
+
+    /// <summary>Out of the buses of other companies; then, or where nobody has chosen, into the bus of their own if all are of one.</summary>
+    private static ChannelId Among(Template template, ChannelKind kind, ChannelId beside, bool isChosen, IReadOnlyCollection<string> names)
+    {
+        var families = names.Select(n => ChannelRole.Of(new() { Id = beside, Name = n, Kind = kind }).Family).Where(f => f.Length > 0).Distinct().ToList();
+        var at = template.Channels[beside];
+        while (FamilyOf(at) is { } there && families.Exists(f => CompanyOf(f) != CompanyOf(there)) && at.Destination is { } up)
+            at = template.Channels[up];
+        return isChosen && at.Id == beside ? beside : (HomeOf(template, families) ?? at).Id;
+    }
+
+    /// <returns>The first bus of the family, else of its company; null for none, or where they are of several.</returns>
+    private static Channel? HomeOf(Template template, List<string> families)
+    {
+        var company = families.Select(CompanyOf).Distinct().ToList() is [var only] ? only : null;
+        return template.Channels.Where(b => FamilyOf(b) is { } family && (families is [var own] && family == own || CompanyOf(family) == company && company != Instruments))
+            .OrderBy(b => families.Contains(FamilyOf(b)!) ? 0 : 1).FirstOrDefault();
+    }
+
+    private static string CompanyOf(string family) => Companies.GetValueOrDefault(family, Instruments);
+
+    /// <returns>Null for what is no bus of one family.</returns>
+    private static string? FamilyOf(Channel channel) =>
+        channel.Kind == ChannelKind.Bus && ChannelRole.Of(channel).Family is { Length: > 0 } family and not ("sums" or "returns") ? family : null;
 
     /// <summary>The bus of the returns, else where those that are there go: an effect is heard beside the parts that send to it, not within one of their buses.</summary>
     /// <returns>Null before there are any.</returns>

@@ -1,4 +1,3 @@
-using HomeStage.Core.Colours;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Kits;
 using HomeStage.Core.Making;
@@ -119,8 +118,6 @@ public sealed class SplitBatch
         var name = FamilyTree.Spoken(family);
         var bus = Fresh(name);
         Do(new BusAround([_player, .. Splits().Where(s => s.Destination == to).Select(s => s.Id)], bus, name));
-        // Its splits and sums take theirs from it.
-        Do(new SetHue(bus, FamilyHues.Of("drums")));
     }
 
     private static bool IsDrumBus(Channel channel) => channel.Kind == ChannelKind.Bus && ChannelRole.Of(channel).Role != "mix-bus" && channel.Id != EmptyStage.MixBus;

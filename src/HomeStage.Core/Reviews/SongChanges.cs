@@ -6,8 +6,8 @@ using HomeStage.Core.Templates;
 namespace HomeStage.Core.Reviews;
 
 /// <summary>What a song does otherwise than the template as it was when the song began. Small enough to be kept with every song.</summary>
-/// <param name="Count">How many single edits lie between the two.</param>
-/// <param name="Words">The first of them beside tempo, sections and key, a sentence each.</param>
+/// <param name="Count">How many single edits lie between the two, beside tempo, sections and key, which are every song's own.</param>
+/// <param name="Words">The first of them, a sentence each.</param>
 /// <param name="TempoBpm">Of the song; null where it kept the template's.</param>
 /// <param name="Key">Of the song; null where it has none, or kept the template's.</param>
 /// <param name="Levels">Faders that were moved.</param>
@@ -27,11 +27,11 @@ public sealed record SongChanges(
     /// <param name="song">As it is now.</param>
     public static SongChanges Of(Template began, Template song)
     {
-        var edits = Difference.Between(began, song with { Name = began.Name, Parent = began.Parent });
+        var edits = Difference.Between(began, song with { Name = began.Name, Parent = began.Parent }).Where(e => e is not (SetTimeline or SetMusicalKey)).ToList();
         var both = began.Channels.Where(c => song.Channels.Contains(c.Id)).Select(c => (Was: c, Now: song.Channels[c.Id])).ToList();
         return new(
             edits.Count,
-            EditWords.OfBatch([.. edits.Where(e => e is not (SetTimeline or SetMusicalKey)).Take(MostWords)], began),
+            EditWords.OfBatch([.. edits.Take(MostWords)], began),
             song.Timeline.TempoBpm == began.Timeline.TempoBpm ? null : song.Timeline.TempoBpm,
             song.Key == began.Key ? null : song.Key,
             both.Where(c => c.Was.Level != c.Now.Level).Select(c => new MovedLevel(c.Was.Id, c.Was.Level, c.Now.Level)).ToSequence(),

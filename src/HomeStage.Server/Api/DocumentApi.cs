@@ -9,6 +9,7 @@ using HomeStage.Server.Data;
 using HomeStage.Server.Data.Keeping;
 using HomeStage.Server.Data.Studios;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStage.Server.Api;
 
@@ -46,11 +47,11 @@ internal static class DocumentApi
             : document.Template.Acts.All(a => a.Id != act) ? Problems.NotFound("act")
             : TypedResults.Ok(FindingsView.Of(document, act, await around.OfAsync(id, document.Template, cancellation))));
         group.MapGet("/{id}/new-place", async Task<Results<Ok<NewPlace>, ProblemHttpResult>> (
-            string id, string kind, string? chosen, DocumentStore store, CancellationToken cancellation) =>
+            string id, string kind, string? chosen, [FromQuery] string[]? name, DocumentStore store, CancellationToken cancellation) =>
             Kinds.FirstOrDefault(k => k.Name == kind) is not { Name: not null } known ? Problems.NotFound("kind of channel")
             : chosen is not null && !Identifier.IsValid(chosen) ? Problems.NotFound("channel")
             : await store.OpenAsync(id, cancellation) is { } document
-                ? TypedResults.Ok(NewPlace.Of(document.Template, known.Kind, chosen is null ? null : new(chosen)))
+                ? TypedResults.Ok(NewPlace.Of(document.Template, known.Kind, chosen is null ? null : new(chosen), name ?? []))
                 : Problems.NotFound("document"));
         group.MapPost("/{id}/edits", async (string id, EditRequest request, DocumentStore store, RowBook book, CancellationToken cancellation) =>
             await store.EditAsync(id, request.Revision, request.Edits, cancellation: cancellation) is var answer && answer is StoreAnswer.Refused refused

@@ -149,6 +149,15 @@ public class CastReaderTests
         Assert.Empty(sheet.Entries);
     }
 
+    [Fact]
+    public void ASection_CanHaveATempoAndAMeterOfItsOwn_AndOneThatCannotBeIsMarked()
+    {
+        var sheet = CastReader.Read("Sections: Verse 8, Crossing 6 bars 4/4 104 BPM, Storm @ 900, Calm 2 5/3");
+
+        Assert.Equal([("Verse", 8, null, null), ("Crossing", 6, 104.0, new Meter(4, 4))], sheet.Sections.Select(s => (s.Name, s.Bars, s.TempoBpm, s.Meter)));
+        Assert.Equal(["Storm @ 900", "Calm 2 5/3"], sheet.Marks.Select(m => "Sections: Verse 8, Crossing 6 bars 4/4 104 BPM, Storm @ 900, Calm 2 5/3".Substring(m.At.Start, m.At.Length)));
+    }
+
     [Theory]
     [InlineData("Voices: singer; glorp", 0, 16, 5)]
     [InlineData("Voices: mono", 0, 8, 4)]

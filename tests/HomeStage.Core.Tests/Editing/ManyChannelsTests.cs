@@ -185,6 +185,21 @@ public class ManyChannelsTests
         Assert.True(template.Channels[new ChannelId("s2")].Spare);
     }
 
+    [Theory]
+    [InlineData("Spare voice", "Voice")]
+    [InlineData("spare lead voice 3", "Lead voice 3")]
+    [InlineData("Spare", "Part")]
+    [InlineData("Spare 2", "Part")]
+    [InlineData("Oona high voice", "Oona high voice")]
+    [InlineData("Spare tap", "Tap 2")]
+    public void TakeSpare_WithoutAName_KeepsTheOneThatItWaitedWith(string waited, string name)
+    {
+        var template = OneBar(Bus("voices", "mix-bus"), Spare("s1", "voices"), new RenameChannel(new("s1"), waited), Tone("tap", "mix-bus"), new RenameChannel(new("tap"), "Tap"))
+            .With(new TakeSpare(new("voices"), null, InMix));
+
+        Assert.Equal((name, false), (template.Channels[new ChannelId("s1")].Name, template.Channels[new ChannelId("s1")].Spare));
+    }
+
     [Fact]
     public void TakeSpare_WhereNoneIsLeft_SaysSoByTheBussName()
     {
@@ -220,6 +235,13 @@ public class ManyChannelsTests
         Assert.IsType<EditResult.Refused>(new TurnInto(new("t"), ChannelKind.Audio).ApplyTo(layered));
         // What only lends its sound may turn; its print channel goes on recording it.
         Assert.Equal(ChannelKind.Audio, printed.With(new TurnInto(new("t"), ChannelKind.Audio)).Channels[new ChannelId("t")].Kind);
+    }
+
+    /// <summary>A trigger, or what goes around the main, leads to no sum; its print would lead nowhere.</summary>
+    [Fact]
+    public void AddPrintTwin_OfWhatFeedsNoSum_IsRefused()
+    {
+        Assert.IsType<Refusal.WrongPlace>(OneBar(Trigger("pulse")).RefusalOf(new AddPrintTwin(new("pulse"))));
     }
 
     [Fact]

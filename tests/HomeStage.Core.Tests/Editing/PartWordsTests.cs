@@ -118,6 +118,7 @@ public class PartWordsTests
         { new SetTimeline(new(120, new(4, 4), [new("Song", 1)]) { CountIn = new(0, true) }), "A click goes through the song" },
         { new Describe("One bar", "", [], ""), "Its tags are none" },
         { new TakeSpare(Keys, "Bell", "write"), "Bell takes the next spare under Bus keys" },
+        { new TakeSpare(Keys, null, "write"), "The next spare under Bus keys is taken" },
         { new AddPrintTwin(Organ), "Tone organ gets a channel for its print" },
         { new RestoreActs(EmptyStage.Acts, []), "The acts are as they were" },
         { new RestoreChannels([], [Keys, Organ]), "Bus keys, Tone organ are taken away again" },

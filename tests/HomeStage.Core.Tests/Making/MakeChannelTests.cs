@@ -1,6 +1,8 @@
 using FsCheck.Xunit;
 using HomeStage.Core.Catalogue;
+using HomeStage.Core.Colours;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Roles;
 using HomeStage.Core.Shelf;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
@@ -54,6 +56,36 @@ public class MakeChannelTests
         Assert.Equal(["bus", "bus-2", "input-1", "input-2"], made.Select(c => c.Id.Value));
         Assert.All(made, c => Assert.Equal(EmptyStage.MixBus, c.Destination));
         Assert.Equal([new InputSource(1), new InputSource(2)], made.Select(c => c.Source).OfType<InputSource>());
+    }
+
+    /// <summary>Common practice: a family is found in the same colour everywhere; what stands within it takes its colour from it.</summary>
+    [Fact]
+    public void ABus_HasTheHueOfItsFamily_OrOneThatIsFarFromOthers_UnlessABusAboveItHasOne()
+    {
+        var stage = EmptyStage.Create("Any").With(
+            new MakeChannel(new(ChannelKind.Bus) { Name = "Voices" }), new MakeChannel(new(ChannelKind.Bus) { Name = "Harmonies", Under = new("voices") }),
+            new MakeChannel(new(ChannelKind.Bus) { Name = "Zzyx" }), new MakeChannel(new(ChannelKind.Audio) { Name = "Ilka" }));
+        stage = stage.With(new BusAround([new("ilka")], new("around"), "Qqat"));
+
+        double? Hue(string id) => stage.Channels[new ChannelId(id)].HueDegrees;
+        Assert.Equal(FamilyHues.Of("voices"), Hue("voices"));
+        Assert.Null(Hue("harmonies"));
+        Assert.Null(Hue("ilka"));
+        Assert.All([Hue("zzyx")!.Value, Hue("around")!.Value], hue => Assert.Contains(Palette.Swatches(), s => s.Degrees == hue));
+        Assert.Equal(3, new[] { Hue("voices"), Hue("zzyx"), Hue("around") }.Distinct().Count());
+        Assert.Null(stage.Channels[EmptyStage.MixBus].HueDegrees);
+    }
+
+    /// <summary>Common practice: a return carries an effect alone; what its name does not tell is a room.</summary>
+    [Theory]
+    [InlineData("Tithe barn", "reverb")]
+    [InlineData("Gully echo", "delay")]
+    [InlineData("Stone plate", "reverb")]
+    public void AReturn_HasItsEffect_AlsoWhereItsNameTellsNothing(string name, string effect)
+    {
+        var made = NewStage.Create("Any", []).With(new MakeChannel(new(ChannelKind.Return) { Name = name })).Channels[^1];
+
+        Assert.Equal((effect, effect, (string?)null), (made.Inserts[0].Processor, ChannelRole.Of(made).Role, made.Role));
     }
 
     [Fact]

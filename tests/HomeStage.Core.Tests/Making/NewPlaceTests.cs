@@ -58,6 +58,31 @@ public class NewPlaceTests
         Assert.Equal((bus.Id, 0), (NewPlace.Of(after, ChannelKind.Return, null).Under, NewPlace.Of(after, ChannelKind.Return, null).First.Count));
     }
 
+    /// <summary>Common practice: voices, drums and instruments are mixed in buses of their own; a bass may stand among the instruments.</summary>
+    [Theory]
+    [InlineData("kick", "drums", "Kick sub")]
+    [InlineData("toms", "toms", "Conga")]
+    [InlineData("toms", "voices", "Ilka lead voice")]
+    [InlineData("kick", "voices", "Ilka lead voice", "Bo harmony")]
+    [InlineData("kick", "mix-bus", "Ilka lead voice", "Cello")]
+    [InlineData("kick", "drums", "Zzyx")]
+    [InlineData("kick", "voices", "Zzyx", "Ilka lead voice")]
+    [InlineData("keys", "keys", "Sub bass")]
+    [InlineData("keys", "drums", "Snare")]
+    [InlineData("keys", "drums", "Shaker")]
+    [InlineData("kick", "mix-bus", "Sub bass")]
+    [InlineData("kick", "keys", "Upright piano")]
+    [InlineData("mix-bus", "mix-bus", "Ilka lead voice")]
+    [InlineData(null, "voices", "Ilka lead voice")]
+    [InlineData(null, "mix-bus", "Zzyx")]
+    [InlineData("folk", "folk", "Ilka lead voice")]
+    public void Of_APartWhoseNameTells_IsNotABusOfAnotherCompany(string? chosen, string under, params string[] names)
+    {
+        var stage = Stage.With(Bus("keys", "mix-bus"), Bus("voices", "mix-bus"), Bus("folk", "mix-bus"));
+
+        Assert.Equal(under, NewPlace.Of(stage, ChannelKind.Audio, chosen is null ? null : new(chosen), names).Under?.Value);
+    }
+
     [Fact]
     public void FinalAct_IsTheOneForMixing_OrElseTheLast()
     {

@@ -38,6 +38,18 @@ public class ReviewingTests
         Assert.Equal([Level(Bass, -3)], review.Edits);
     }
 
+    /// <summary>Tempo, sections and key are every song's own; they are no change of what the template is.</summary>
+    [Fact]
+    public void WhatIsCounted_IsWhatIsSaid()
+    {
+        var begun = SongChanges.Of(Plan, Plan.With(Tempo(71), new SetMusicalKey(new(-1, true))));
+        var worked = SongChanges.Of(Plan, Plan.With([Tempo(71), .. new[] { Drums, Bass, Pads, Horns }.SelectMany(c => new[] { Level(c, -2), new SetPan(c, 0.5) })]));
+
+        Assert.Equal((0, 0), (begun.Count, begun.Words.Count));
+        Assert.Equal((8, SongChanges.MostWords), (worked.Count, worked.Words.Count));
+        Assert.Equal("Drums: level 0.0 dB → −2.0 dB", worked.Words[0]);
+    }
+
     [Fact]
     public void WhatWasKept_IsWhatTheTemplateHadNot_OrHadOtherwise()
     {

@@ -72,6 +72,9 @@ public class SongStartTests
         Assert.False(song.Channels[new ChannelId("alto")].Inserts[0].IsIdle(song));
         Assert.True(Started(new("Gale"), Room).Channels[new ChannelId("alto")].Inserts[0].IsIdle(From));
         Assert.Equal("missing", Refused(new("Gale") { Sections = " , " }).Code);
+        var storm = Started(new("Gale") { Sections = "Song, Storm 4 5/8 140 BPM" }, Room).Timeline.Sections[1];
+        Assert.Equal((4, 140.0, new Core.Timing.Meter(5, 8)), (storm.Bars, storm.TempoBpm, storm.Meter));
+        Assert.NotNull(Refused(new("Gale") { Sections = "Storm 4 5/7" }));
         Assert.NotNull(Refused(new("  ")));
     }
 

@@ -1175,6 +1175,7 @@ export interface paths {
                 query: {
                     kind: string;
                     chosen?: string;
+                    name: string[];
                 };
                 header?: never;
                 path: {
@@ -7078,7 +7079,7 @@ export interface components {
             /** @enum {string} */
             type: "take-spare";
             under: components["schemas"]["ChannelId"];
-            name: string;
+            name: null | string;
             act: string;
         };
         EditTurnChain: {

@@ -25,9 +25,9 @@ export function changesSince(id: string, since: number): Promise<Change> {
   return asked(api.GET('/api/documents/{id}/changes', { params: { path: { id }, query: { since } } }))
 }
 
-/** Where a new channel would go, and what has to be made for that first. */
-export function newPlaceOf(id: string, kind: ChannelKind, chosen?: string) {
-  const ask = { params: { path: { id }, query: { kind, chosen } } }
+/** Where new channels of these names would go, and what has to be made for that first. */
+export function newPlaceOf(id: string, kind: ChannelKind, chosen: string | undefined, name: string[]) {
+  const ask = { params: { path: { id }, query: { kind, chosen, name } } }
   return asked(api.GET('/api/documents/{id}/new-place', ask)) as unknown as Promise<{
     under: string | null
     first: Channel[]

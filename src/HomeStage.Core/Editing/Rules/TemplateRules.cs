@@ -1,6 +1,5 @@
 using HomeStage.Core.Routing;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Editing.Rules;
 
@@ -8,7 +7,6 @@ namespace HomeStage.Core.Editing.Rules;
 public static class TemplateRules
 {
     public const int MostChannels = 20000;
-    public const int MostBars = 4000;
     public const int MostGrooves = 200;
     public const int MostAccepted = 500;
     private static readonly int[] SampleRates = [44100, 48000, 88200, 96000];
@@ -16,7 +14,7 @@ public static class TemplateRules
     /// <returns>The first thing that is wrong, or null.</returns>
     public static Refusal? Check(Template template) =>
         CheckAbout(template)
-        ?? CheckTimeline(template.Timeline)
+        ?? TimelineRules.Check(template.Timeline)
         ?? CheckActs(template.Acts)
         ?? CheckAccepted(template.Accepted)
         ?? CheckParts(template)
@@ -35,33 +33,6 @@ public static class TemplateRules
             ?? TextRules.Note("The category", template.Category, TextRules.LongestName)
             ?? template.Tags.Select(t => TextRules.Name("A tag", t, TextRules.LongestSection)).FirstOrDefault(r => r is not null)
             ?? TextRules.Note("The prompt note", template.Note);
-    }
-
-    internal static Refusal? CheckTimeline(Timeline timeline)
-    {
-        if (timeline.Sections.Count == 0)
-            return new Refusal.Missing("section", "", "on the timeline; it needs at least one");
-        if (CheckTempo(timeline.TempoBpm) is { } badTempo)
-            return badTempo;
-        if ((CheckMeter(timeline.Meter) ?? timeline.CountIn?.Check()) is { } bad)
-            return bad;
-        foreach (var section in timeline.Sections)
-        {
-            var wrong = TextRules.Name("A section's name", section.Name, TextRules.LongestSection)
-                ?? (section.TempoBpm is { } bpm ? CheckTempo(bpm) : null)
-                ?? (section.Meter is { } meter ? CheckMeter(meter) : null);
-            if (wrong is not null)
-                return wrong;
-            if (!Identifier.IsValid(section.Id))
-                return new Refusal.BadText($"The id of the section {section.Name}", 1, Identifier.MaxLength);
-            if (!(section.Bars is >= 1 and <= 999))
-                return new Refusal.OutOfRange($"The bars of {section.Name}", section.Bars, 1, 999, "");
-        }
-
-        var bars = timeline.Sections.Sum(s => s.Bars);
-        return bars > MostBars
-            ? new Refusal.OutOfRange("The bars of the timeline", bars, 1, MostBars, "")
-            : Doubles.Check(timeline.Sections.Select(s => s.Name), "section") ?? Doubles.Check(timeline.Sections.Select(s => s.Id), "section");
     }
 
     /// <summary>Grooves, patches, levers and the opening.</summary>
@@ -86,17 +57,6 @@ public static class TemplateRules
             ? new Refusal.TooMany("accepted findings", MostAccepted)
             : accepted.Keys.Select(k => TextRules.Name("What a finding is known by", k, TextRules.LongestNote)).FirstOrDefault(r => r is not null)
                 ?? accepted.Values.Select(n => string.IsNullOrWhiteSpace(n) ? new Refusal.BadText("The reason", 1, TextRules.LongestNote) : TextRules.Note("The reason", n)).FirstOrDefault(r => r is not null);
-
-    private static Refusal? CheckTempo(double bpm) => bpm >= Timeline.SlowestBpm && bpm <= Timeline.FastestBpm
-        ? null
-        : new Refusal.OutOfRange("The tempo", bpm, Timeline.SlowestBpm, Timeline.FastestBpm, "quarter notes a minute");
-
-    private static Refusal? CheckMeter(Meter meter)
-    {
-        if (!(meter.Beats is >= 1 and <= 32))
-            return new Refusal.OutOfRange("The beats of a meter", meter.Beats, 1, 32, "");
-        return meter.Unit is 1 or 2 or 4 or 8 or 16 or 32 ? null : new Refusal.OutOfRange("The note value of a meter", meter.Unit, 1, 32, "");
-    }
 
     internal static Refusal? CheckActs(Sequence<Act> acts)
     {

@@ -20,7 +20,7 @@ internal static class ManyWords
         StandAlike e => $"{Names(e.Channels, t)}: the {t.Insert(e.From, e.Insert)} {Stands(e, t)}",
         MonitorInputs e => $"{Names(e.Channels, t)}: {Heard(e)}",
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",
-        TakeSpare e => $"{e.Name} takes the next spare under {t.Name(e.Under)}",
+        TakeSpare e => e.Name is null ? $"The next spare under {t.Name(e.Under)} is taken" : $"{e.Name} takes the next spare under {t.Name(e.Under)}",
         TurnInto e => $"{t.Name(e.Channel)} becomes {(e.Kind == ChannelKind.Audio ? "an audio channel" : "an instrument")}",
         AddPrintTwin e => $"{t.Name(e.Channel)} gets a channel for its print",
         RestoreChannels e => Restored(e, t),

@@ -23,7 +23,7 @@ public sealed record DocumentSummary(
     int Shape, string Name, string Category, Sequence<string> Tags, string Note, double TempoBpm, string Meter, string? KeyName, double Seconds,
     int Channels, Sequence<FamilyView> Families, Parent? Parent, int Moves, FindingCounts Findings, Sequence<ActWeight> Weights, Sequence<string> Names, SongChanges? Changes)
 {
-    private const int CurrentShape = 4;
+    private const int CurrentShape = 5;
 
     /// <param name="began">Of a song: the template that it began as; null otherwise.</param>
     public static DocumentSummary Of(OpenDocument document, Template? began)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
+import { watchDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Channel, ChannelKind, ChannelWish, Edit, Source } from '@/api/types'
 import { goHome } from '@/parts/home'
@@ -13,6 +14,7 @@ import { useDocument } from '@/state/document'
 import { newPlaceOf } from '@/state/documentCalls'
 
 const open = defineModel<boolean>('open', { required: true })
+const settleMs = 150
 const document = useDocument()
 const catalogue = useCatalogue()
 const devices = useDevices()
@@ -27,6 +29,9 @@ const input = ref(1)
 const bare = ref(false)
 const ownMachine = ref(false)
 let made: string | undefined
+/** Whether somebody said where it goes. */
+let chosen = false
+let asking = 0
 /** The newest question where the new one goes; what is added waits for its answer. */
 let proposal: Promise<void> = Promise.resolve()
 
@@ -53,28 +58,33 @@ watch(open, (now) => {
   if (!now) return
   void devices.look().catch(() => undefined)
   made = undefined
+  chosen = false
+  under.value = name.value = ''
+  first.value = []
   proposal = propose()
   input.value = document.head?.nextInput ?? 1
   instrument.value = ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
-  name.value = ''
   count.value = 1
   document.refusal = undefined
 })
 
-/** The core says where a new one goes; an answer that comes after another kind or place was chosen is not taken. */
+/** The core says where new ones of these names go; an answer that comes after another was asked for, or a place was chosen, is not taken. */
 async function propose() {
-  const [wanted, id] = [kind.value, document.head?.id]
-  under.value = ''
-  first.value = []
+  const [wanted, id, mine] = [kind.value, document.head?.id, ++asking]
   if (!id) return
-  const place = await newPlaceOf(id, wanted, document.selectedId).catch(() => undefined)
-  if (!place || wanted !== kind.value || !open.value) return
+  const place = await newPlaceOf(id, wanted, document.selectedId, names.value).catch(() => undefined)
+  if (!place || mine !== asking || !open.value || chosen) return
   first.value = place.first
-  under.value ||= place.under ?? ''
+  under.value = place.under ?? ''
 }
 
-watch(kind, () => (proposal = propose()))
+watch(kind, () => {
+  chosen = false
+  under.value = ''
+  first.value = []
+  proposal = propose()
+})
 
 /** Several are parted by semicolons, since a name may well have a comma. */
 const names = computed(() => {
@@ -87,6 +97,7 @@ const names = computed(() => {
     ? Array.from({ length: count.value }, (_, i) => `${said[0]} ${i + 1}`)
     : said
 })
+watchDebounced(names, () => (proposal = propose()), { debounce: settleMs })
 const unnamed = computed(() => (names.value.length === 0 && kind.value !== 'split' ? count.value - 1 : 0))
 const wish = computed<ChannelWish>(() => ({
   kind: kind.value,
@@ -110,8 +121,14 @@ const wishes = computed(() => [
 /** What a new one comes with is told of its place as far as that is there. */
 const told = computed(() => wishes.value.map((w) => (document.rows.has(w.under ?? '') ? w : { ...w, under: null })))
 
+function place(sum: string) {
+  chosen = true
+  under.value = sum
+}
+
 async function add() {
-  await proposal
+  // Whoever is quick has typed on since it was asked.
+  await (chosen ? proposal : propose())
   const before = first.value.filter((c) => c.id === under.value)
   const ids = await document.make([
     ...before.map((channel): Edit => ({ type: 'add-channel', channel })),
@@ -191,7 +208,7 @@ function chooseMade() {
       /></label>
       <div v-if="feeds" class="labelled">
         <span aria-hidden="true">Under, feeding</span>
-        <Picker label="Under, feeding" :choices="sums" :value="under" @choose="under = $event" />
+        <Picker label="Under, feeding" :choices="sums" :value="under" @choose="place" />
       </div>
       <div class="named">
         <label

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, toRef, useTemplateRef, watch } from 'vue'
 import ChannelRowView from './ChannelRow.vue'
 import type { Filter } from './filter'
 import FarRefusal from '@/parts/FarRefusal.vue'
+import { renaming } from './renaming'
 import RefusalNote from './RefusalNote.vue'
 import TreeHead from './TreeHead.vue'
 import { useChoosing } from './useChoosing'
@@ -26,8 +27,7 @@ const count = computed(() => tree.shown.value.length)
 const seen = useWindow(grid, count, rowPixels, headPixels)
 const choosing = useChoosing(tree, grid, seen.reveal)
 const moves = useMoves(tree)
-const renaming = ref<string>()
-const { onKey, follow } = useTreeKeys(tree, choosing, moves, renaming)
+const { onKey, follow } = useTreeKeys(tree, choosing, moves)
 const dragged = ref<ChannelRow>()
 const over = ref<{ id: string; side: Side }>()
 

@@ -11,10 +11,6 @@ const many = useManyEdits()
 const waiting = computed(
   () => document.ordered.filter((r) => r.channel.spare && r.channel.destination === props.row.channel.id).length,
 )
-
-function take() {
-  void many.takeSpare(props.row, `Part ${props.row.feeders - waiting.value + 1}`)
-}
 </script>
 
 <template>
@@ -22,7 +18,7 @@ function take() {
     <dt>Spares</dt>
     <dd>
       {{ waiting }} waiting
-      <button type="button" class="plain bare" @click="take">use one for a new part</button>
+      <button type="button" class="plain bare" @click="many.takeSpare(row)">use one for a new part</button>
     </dd>
   </template>
 </template>

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { renaming } from './renaming'
 import type { ChannelRow, Edit } from '@/api/types'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -23,7 +24,13 @@ export function useManyEdits() {
 
   async function busAround(name = 'New bus') {
     const made = await document.make([{ type: 'bus-around', channels: ids.value, bus: null, name }], about.value)
-    if (made) document.choose(made[0])
+    if (made) nameNow(made[0]!)
+  }
+
+  /** What was made without a name is named where it stands. */
+  function nameNow(id: string) {
+    document.choose(id)
+    renaming.value = id
   }
 
   /** What stands under a chosen bus, all the way down, comes along, unless the bus alone is wanted. */
@@ -50,10 +57,11 @@ export function useManyEdits() {
     return document.edit([{ type: 'name-channels', channels: ids.value, pattern, from }], about.value)
   }
 
-  async function takeSpare(under: ChannelRow, title: string) {
+  /** It keeps the name that it waited with. */
+  async function takeSpare(under: ChannelRow) {
     const waiting = document.ordered.find((r) => r.channel.spare && r.channel.destination === under.channel.id)
-    const edit: Edit = { type: 'take-spare', under: under.channel.id, name: title, act: document.act }
-    if ((await document.edit([edit], under.channel.id)) && waiting) document.choose(waiting.channel.id)
+    const edit: Edit = { type: 'take-spare', under: under.channel.id, name: null, act: document.act }
+    if ((await document.edit([edit], under.channel.id)) && waiting) nameNow(waiting.channel.id)
   }
 
   return { rows, ids, each, busAround, duplicate, remove, name, takeSpare }

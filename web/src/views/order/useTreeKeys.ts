@@ -1,6 +1,6 @@
-import type { Ref } from 'vue'
 import { useCopied } from './copied'
 import { rowShortcuts, type RowAct } from './orderKeymap'
+import { renaming } from './renaming'
 import type { Choosing } from './useChoosing'
 import { useManyEdits } from './useManyEdits'
 import type { useMoves } from './useMoves'
@@ -13,12 +13,7 @@ import { useListening } from '@/state/listening'
 const page = 15
 
 /** Everything that the running order does to its rows by keys. */
-export function useTreeKeys(
-  tree: Tree,
-  choosing: Choosing,
-  moves: ReturnType<typeof useMoves>,
-  renaming: Ref<string | undefined>,
-) {
+export function useTreeKeys(tree: Tree, choosing: Choosing, moves: ReturnType<typeof useMoves>) {
   const document = useDocument()
   const listening = useListening()
   const many = useManyEdits()
@@ -64,7 +59,7 @@ export function useTreeKeys(
       'one-more': () => choosing.toggle(row),
       'one': () => choosing.select(row, true),
       'rename': () => (renaming.value = id),
-      'bus-around': () => made(many.busAround()),
+      'bus-around': () => many.busAround(),
       'duplicate': () => made(many.duplicate()),
       'duplicate-alone': () => made(many.duplicate(true)),
       'copy': () => void copied.take(row),
