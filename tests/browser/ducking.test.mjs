@@ -124,7 +124,7 @@ test('depth and end are dragged on the curve, or moved by keys, and what is set 
   const deep = (await drone()).depthDb
   assert.ok(near(deep, Math.round(shallow.depthDb * 2) / 2 + 1.5, 0.2), `${deep} dB`)
   const set = page.getByLabel('The chosen ducker')
-  assert.match(await set.innerText(), /Threshold\s+-?\d+(\.\d+)? dB[\s\S]*Release\s+\d+(\.\d+)? ms[\s\S]*Key tone\s+31.3 ms[\s\S]*Measured/)
+  assert.match(await set.innerText(), /Threshold\s+−?\d+(\.\d+)? dB[\s\S]*Release\s+\d+(\.\d+)? ms[\s\S]*Key tone\s+31.3 ms[\s\S]*Measured/)
   assert.deepEqual(await seriousIn(page), [])
 })
 

@@ -49,8 +49,13 @@ test('a bus is put around what is chosen, by one key, and what is under it is du
   await row(page, 'Bellbuoy').click()
   await page.keyboard.press('Shift+ArrowDown')
   await page.keyboard.press('b')
-  await page.getByRole('heading', { name: 'New bus', level: 2 }).waitFor()
+  // Its name is written at once, and the row has the keys after that.
+  await page.getByRole('textbox', { name: 'New name for New bus' }).waitFor()
+  await page.keyboard.type('Bells')
+  await page.keyboard.press('Enter')
+  await page.getByRole('heading', { name: 'Bells', level: 2 }).waitFor()
   assert.equal((await channel('bellbuoy')).destination, 'new-bus')
+  assert.equal(await page.evaluate(() => document.activeElement.dataset.id), 'new-bus')
   await row(page, 'Bellbuoy').click()
   await page.keyboard.press('d')
   await row(page, 'Bellbuoy 2').waitFor()
@@ -58,14 +63,20 @@ test('a bus is put around what is chosen, by one key, and what is under it is du
   assert.deepEqual([two.sends, two.destination, two.inserts], [one.sends, 'new-bus', one.inserts])
   await page.getByRole('button', { name: 'Undo' }).click()
   await row(page, 'Bellbuoy 2').waitFor({ state: 'detached' })
-  await page.getByRole('button', { name: 'Undo' }).click()
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
 })
 
 test('the next spare is taken under its bus', async () => {
   await row(page, 'Voices').click()
   await side().getByText('1 waiting').waitFor()
   await side().getByRole('button', { name: 'use one for a new part' }).click()
-  await row(page, 'Part 4').waitFor()
+  // It keeps what its name says, and its name is written next.
+  const name = page.getByRole('textbox', { name: /^New name for/ })
+  await name.waitFor()
+  assert.equal(await name.inputValue(), 'Voice')
+  await page.keyboard.type('Pilot')
+  await page.keyboard.press('Enter')
+  await row(page, 'Pilot').waitFor()
   assert.equal((await channel('spare-voice')).spare, false)
 })
 
@@ -150,7 +161,7 @@ test('a WAVE file lies on an audio channel, is kept once, and two hardware input
   await row(page, 'Guitar').click()
   const file = { name: 'Waves.wav', mimeType: 'audio/wav', buffer: waveFile(800, 8000) }
   for (const name of ['Remove Waves', 'Remove Waves 2']) {
-    await page.locator('input[aria-label="A sound: WAVE or AIFF"]').setInputFiles(file)
+    await page.locator('input[aria-label="A sound: WAVE, AIFF or FLAC"]').setInputFiles(file)
     await side().getByRole('button', { name, exact: true }).waitFor()
   }
   assert.equal((await stage.get('/api/media')).length, 1)
@@ -159,7 +170,7 @@ test('a WAVE file lies on an audio channel, is kept once, and two hardware input
   await settles(async () => (await channel('guitar')).source.second, 8)
   await from.selectOption('internal')
   await settles(async () => (await channel('guitar')).source.type, 'internal')
-  await page.locator('input[aria-label="A sound: WAVE or AIFF"]').setInputFiles({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('nothing') })
+  await page.locator('input[aria-label="A sound: WAVE, AIFF or FLAC"]').setInputFiles({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('nothing') })
   await side().getByRole('alert').filter({ hasText: 'not a WAVE or AIFF file' }).waitFor()
   assert.deepEqual(await serious(), [])
 })

@@ -135,7 +135,7 @@ test('a reference is heard beside the mix at the same loudness', async () => {
   await dialog.getByRole('combobox', { name: /^Kind/ }).selectOption('direct')
   await dialog.getByRole('button', { name: 'Add it' }).click()
   await row(page, 'Reference').click()
-  await page.locator('input[aria-label="A sound: WAVE or AIFF"]').setInputFiles({ name: 'Harbour.wav', mimeType: 'audio/wav', buffer: waveFile(48000 * 4, 48000) })
+  await page.locator('input[aria-label="A sound: WAVE, AIFF or FLAC"]').setInputFiles({ name: 'Harbour.wav', mimeType: 'audio/wav', buffer: waveFile(48000 * 4, 48000) })
   await page.getByRole('button', { name: 'reference', exact: true }).click()
   await page.getByText(/^both −\d+\.\d LUFS$/).waitFor({ timeout: 60_000 })
   assert.equal(await page.getByRole('button', { name: 'reference', exact: true }).getAttribute('aria-pressed'), 'true')

@@ -203,7 +203,8 @@ test('a song that was begun elsewhere from a template’s project is a song of t
   await page.getByRole('heading', { name: 'Low tide' }).waitFor()
   await page.getByText('First Rehearsal').waitFor()
   const song = (await stage.get('/api/songs')).find((s) => s.title === 'Low tide')
-  assert.deepEqual([song.templateId, song.tempoBpm, song.changes], [template.id, 88, 1])
+  // Its tempo is every song's own, and no change of the template.
+  assert.deepEqual([song.templateId, song.tempoBpm, song.changes], [template.id, 88, 0])
   assert.equal((await stage.get(`/api/templates/${template.id}/reviews`)).songs, 1)
 })
 

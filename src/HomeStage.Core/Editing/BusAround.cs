@@ -24,7 +24,7 @@ public sealed record BusAround(Sequence<ChannelId> Channels, ChannelId? Bus, str
             return new Refusal.ClosesLoop(Channels.Select(id => template.Channels[id].Name).ToSequence());
         if (outer.FirstOrDefault(c => c.Destination is null) is { } rootless)
             return new Refusal.WrongPlace(rootless.Name, "feeds no bus, so no bus can be put around it");
-        var made = ChannelFactory.Bus(template, Name, Meeting(template, outer));
+        var made = ChannelFactory.Bus(template, Name, Meeting(template, outer), outer);
         var bus = made with { Id = Bus ?? made.Id };
         var moved = outer.Aggregate(template, (t, c) => t.Replace(c with { Destination = bus.Id }));
         return moved with { Channels = moved.Channels.Insert(template.Channels.IndexOf(outer[0].Id), bus) };

@@ -63,8 +63,9 @@ public static class ChannelFactory
     };
 
     /// <summary>A bus between channels and what they lead to.</summary>
-    public static Channel Bus(Template template, string name, ChannelId? destination) =>
-        DefaultStrips.On(template, WithHue(template, new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination }));
+    /// <param name="around">What will feed it; if all are of one family it has that one's hue, unless its name tells another.</param>
+    public static Channel Bus(Template template, string name, ChannelId? destination, IEnumerable<Channel> around) =>
+        DefaultStrips.On(template, WithHue(template, new() { Id = FreshId(template, name), Name = name, Kind = ChannelKind.Bus, Destination = destination }, around));
 
     /// <summary>The audio channel that takes an instrument's print: mixed and routed alike, waiting in the wings of every act.</summary>
     public static Channel PrintTwin(Template template, Channel channel)
@@ -102,11 +103,13 @@ public static class ChannelFactory
             : DefaultStrips.On(template, channel);
 
     /// <summary>A bus has the hue of its family, or one that is far from those that are taken, unless it takes one from a bus above it. What sums everything has none.</summary>
-    private static Channel WithHue(Template template, Channel channel)
+    private static Channel WithHue(Template template, Channel channel, IEnumerable<Channel>? around = null)
     {
         if (channel.Kind != ChannelKind.Bus || channel.Destination is not { } to || !template.Channels.Contains(to) || DestinationWay.Of(template, channel).Any(id => template.Channels[id].HueDegrees is not null))
             return channel;
         var family = ChannelRole.Of(channel).Family;
+        if (family.Length == 0 && around?.Select(c => ChannelRole.Of(c).Family).Distinct().ToList() is [var only])
+            family = only;
         return family == "sums" ? channel : channel with { HueDegrees = FamilyHues.Of(family) ?? FamilyHues.Another([.. template.Channels.Select(c => c.HueDegrees).OfType<double>()]) };
     }
 

@@ -21,7 +21,7 @@ public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First)
     public static NewPlace Of(Template template, ChannelKind kind, ChannelId? chosen, params IReadOnlyCollection<string> names)
     {
         if (kind != ChannelKind.Return)
-            return new(Beside(template, kind, chosen) is { } beside && kind != ChannelKind.Bus ? Among(template, kind, beside, chosen is not null, names) : Beside(template, kind, chosen), []);
+            return new(Beside(template, kind, chosen) is { } beside && kind != ChannelKind.Bus ? Among(template, kind, beside, chosen, names) : Beside(template, kind, chosen), []);
         if (ForReturns(template) is { } there)
             return new(there, []);
         var bus = ChannelFactory.Make(template, new(ChannelKind.Bus) { Name = BusOfReturns });
@@ -44,15 +44,20 @@ public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First)
         return ChannelFactory.MixBus(template);
     }
 
-    /// <summary>Out of the buses of other companies; then, or where nobody has chosen, into the bus of their own if all are of one.</summary>
-    private static ChannelId Among(Template template, ChannelKind kind, ChannelId beside, bool isChosen, IReadOnlyCollection<string> names)
+    /// <summary>Out of the buses of other companies; then, or where a part of another or nothing is chosen, into the bus of their own if all are of one.</summary>
+    private static ChannelId Among(Template template, ChannelKind kind, ChannelId beside, ChannelId? chosen, IReadOnlyCollection<string> names)
     {
         var families = names.Select(n => ChannelRole.Of(new() { Id = beside, Name = n, Kind = kind }).Family).Where(f => f.Length > 0).Distinct().ToList();
+        var isAtHand = chosen is { } id && template.Channels.TryGet(id, out var neighbour) && IsAtHand(neighbour, families);
         var at = template.Channels[beside];
         while (FamilyOf(at) is { } there && families.Exists(f => CompanyOf(f) != CompanyOf(there)) && at.Destination is { } up)
             at = template.Channels[up];
-        return isChosen && at.Id == beside ? beside : (HomeOf(template, families) ?? at).Id;
+        return isAtHand && at.Id == beside ? beside : (HomeOf(template, families) ?? at).Id;
     }
+
+    /// <returns>Whether it is a sum, or a part that is mixed with those of these families as far as its name tells.</returns>
+    private static bool IsAtHand(Channel chosen, List<string> families) =>
+        Capabilities.Of(chosen.Kind).Sums || ChannelRole.Of(chosen).Family is not { Length: > 0 } own || families.Count == 0 || families.Exists(f => CompanyOf(f) == CompanyOf(own));
 
     /// <returns>The first bus of the family, else of its company; null for none, or where they are of several.</returns>
     private static Channel? HomeOf(Template template, List<string> families)

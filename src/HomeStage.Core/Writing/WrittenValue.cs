@@ -32,7 +32,7 @@ public static partial class WrittenValue
         var rounded = Math.Round(value, digits);
         if (unit == Unit.Quarters && (NoteWords.Of(value) ?? NoteWords.Of(rounded)) is { } note)
             return note;
-        var number = rounded.ToString($"0.{new string('#', digits)}", CultureInfo.InvariantCulture);
+        var number = rounded.ToString($"0.{new string('#', digits)}", CultureInfo.InvariantCulture).Replace('-', '−');
         return unit.Symbol() is { Length: > 0 } symbol ? $"{number} {symbol}" : number;
     }
 

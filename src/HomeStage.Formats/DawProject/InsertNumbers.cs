@@ -53,6 +53,6 @@ internal static class InsertNumbers
     {
         Unit.Switch => value >= 0.5 ? "on" : "off",
         Unit.Choice when parameter.Options[(int)value] is var said => char.ToLowerInvariant(said[0]) + said[1..],
-        _ => WrittenValue.Of(value, parameter.Unit, 2).Replace('-', '−'),
+        _ => WrittenValue.Of(value, parameter.Unit, 2),
     };
 }

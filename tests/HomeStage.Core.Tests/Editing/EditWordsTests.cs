@@ -41,7 +41,7 @@ public class EditWordsTests
         { new PutChain(new("keys"), new("rust", "Rust", [new("comp"), new("eq")]) { Controls = [new("bite", "Bite", 0, [])] }), "Bus keys has a chain Rust of 2 inserts and 1 control" },
         { new LayChain([new("keys")], new() { Inserts = [new(new("a"), "gate")], Chains = [new("rust", "Rust", [new("a")])] }), "Bus keys gets the chain Rust (gate)" },
         { new SetParameter(new("keys"), new("eq"), "part", 4), "Bus keys, equaliser: applies to both sides → sides" },
-        { new SetParameter(new("keys"), new("eq"), "part", -1), "Bus keys, equaliser: applies to both sides → -1" },
+        { new SetParameter(new("keys"), new("eq"), "part", -1), "Bus keys, equaliser: applies to both sides → −1" },
         { new SetParameter(new("keys"), new("eq"), "low-cut", 1), "Bus keys, equaliser: low cut off → on" },
         { new MoveInsert(new("keys"), new("comp"), 1), "Bus keys: the compressor stands at place 2 of the strip" },
         { new RemoveInsert(new("keys"), new("comp")), "Bus keys loses its compressor" },

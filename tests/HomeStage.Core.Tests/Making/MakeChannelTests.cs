@@ -65,7 +65,8 @@ public class MakeChannelTests
         var stage = EmptyStage.Create("Any").With(
             new MakeChannel(new(ChannelKind.Bus) { Name = "Voices" }), new MakeChannel(new(ChannelKind.Bus) { Name = "Harmonies", Under = new("voices") }),
             new MakeChannel(new(ChannelKind.Bus) { Name = "Zzyx" }), new MakeChannel(new(ChannelKind.Audio) { Name = "Ilka" }));
-        stage = stage.With(new BusAround([new("ilka")], new("around"), "Qqat"));
+        stage = stage.With(new BusAround([new("ilka")], new("around"), "Qqat"), new MakeChannel(new(ChannelKind.Audio) { Name = "Snare" }), new MakeChannel(new(ChannelKind.Audio) { Name = "Kick" }))
+            .With(new BusAround([new("snare"), new("kick")], new("struck"), "New bus"));
 
         double? Hue(string id) => stage.Channels[new ChannelId(id)].HueDegrees;
         Assert.Equal(FamilyHues.Of("voices"), Hue("voices"));
@@ -73,6 +74,7 @@ public class MakeChannelTests
         Assert.Null(Hue("ilka"));
         Assert.All([Hue("zzyx")!.Value, Hue("around")!.Value], hue => Assert.Contains(Palette.Swatches(), s => s.Degrees == hue));
         Assert.Equal(3, new[] { Hue("voices"), Hue("zzyx"), Hue("around") }.Distinct().Count());
+        Assert.Equal(FamilyHues.Of("drums"), Hue("struck"));
         Assert.Null(stage.Channels[EmptyStage.MixBus].HueDegrees);
     }
 

@@ -73,12 +73,15 @@ public class NewPlaceTests
     [InlineData("kick", "mix-bus", "Sub bass")]
     [InlineData("kick", "keys", "Upright piano")]
     [InlineData("mix-bus", "mix-bus", "Ilka lead voice")]
+    [InlineData("machine", "voices", "Ilka lead voice")]
+    [InlineData("machine", "mix-bus", "Zzyx")]
+    [InlineData("machine", "mix-bus", "Snare")]
     [InlineData(null, "voices", "Ilka lead voice")]
     [InlineData(null, "mix-bus", "Zzyx")]
     [InlineData("folk", "folk", "Ilka lead voice")]
     public void Of_APartWhoseNameTells_IsNotABusOfAnotherCompany(string? chosen, string under, params string[] names)
     {
-        var stage = Stage.With(Bus("keys", "mix-bus"), Bus("voices", "mix-bus"), Bus("folk", "mix-bus"));
+        var stage = Stage.With(Bus("keys", "mix-bus"), Bus("voices", "mix-bus"), Bus("folk", "mix-bus"), Tone("machine", "mix-bus"), new RenameChannel(new("machine"), "Drum machine"));
 
         Assert.Equal(under, NewPlace.Of(stage, ChannelKind.Audio, chosen is null ? null : new(chosen), names).Under?.Value);
     }

@@ -2,6 +2,7 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import type { useBroughtSounds } from './useBroughtSounds'
 import { chosenFiles, droppedFiles } from '@/files/droppedFiles'
+import { counted } from '@/parts/counted'
 import { kitsAccepted, kitsSaid } from '@/files/kitFiles'
 
 /** Where a folder of sounds, or the file of a kit, is dropped or chosen, and how far it has come. */
@@ -13,7 +14,6 @@ const over = ref(false)
 
 const { sounds, kit, refused, sent, toSend, busy } = props.brought
 
-const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
 const held = computed(() =>
   [
     kit.value && `${kit.value.name}: ${counted(kit.value.kit.pieces.length, 'piece')}`,

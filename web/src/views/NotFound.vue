@@ -1,8 +1,10 @@
 <template>
   <header />
   <main class="nothing">
-    <h1>An empty stage</h1>
-    <p class="quiet">There is nothing at this address. <RouterLink to="/">Back to the library</RouterLink></p>
+    <h1>Nothing here</h1>
+    <p class="quiet">
+      No template, song or place has this address. <RouterLink to="/">Back to the library</RouterLink>
+    </p>
   </main>
 </template>
 

@@ -35,7 +35,7 @@ internal static class Wording
         if (parameter is { Unit: Unit.Choice } && number >= 0 && number < parameter.Options.Count)
             return parameter.Options[(int)number].ToLowerInvariant();
         var unit = parameter?.Unit.Symbol() ?? "";
-        return string.Create(CultureInfo.InvariantCulture, $"{number:0.##}{(unit.Length > 0 ? " " : "")}{unit}");
+        return $"{number.ToString("0.##", CultureInfo.InvariantCulture).Replace('-', '−')}{(unit.Length > 0 ? " " : "")}{unit}";
     }
 
     public static string Count(int count, string what) => count == 1 ? $"1 {what}" : string.Create(CultureInfo.InvariantCulture, $"{count} {what}s");

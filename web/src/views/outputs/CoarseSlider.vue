@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PlanView } from '@/api/types'
+import { counted } from '@/parts/counted'
 
 /** Moves through the computed plans, from one output for all to one for each. */
 const props = defineProps<{ plans: PlanView[]; looked?: number; standing: number; used: number }>()
 const emit = defineEmits<{ look: [place: number | undefined] }>()
 const place = computed(() => props.looked ?? (props.standing >= 0 ? props.standing : undefined))
 const says = computed(() =>
-  place.value === undefined ? 'As set by hand' : `${props.plans[place.value]!.outputs} outputs`,
+  place.value === undefined ? 'As set by hand' : counted(props.plans[place.value]!.outputs, 'output'),
 )
 /** A press that does not move the thumb is a choice too: what was set by hand has no place of its own. */
 function look(event: Event) {

@@ -44,6 +44,7 @@ const channel = computed(() => {
 })
 const outputs = useOutputs(channel)
 const { view, looked, trouble, kit, plan, lines, standing, pieces } = outputs
+const split = computed(() => lines.value.filter((l) => l.pieces.length && l.number > 1).length)
 const check = useLineCheck(view)
 
 // What is pressed sounds by the chosen channel.
@@ -119,7 +120,7 @@ function show(id: string) {
           @look="looked = $event"
         />
         <span
-          ><b>{{ lines.filter((l) => l.pieces.length && l.number > 1).length }}</b> splits</span
+          ><b>{{ split }}</b> {{ split === 1 ? 'split' : 'splits' }}</span
         >
         <span>{{ (plan?.weightPercent ?? view.weightPercent).toFixed(1) }} % of a core</span>
         <span v-if="plan || standing >= 0">likeness kept {{ (plan ?? view.plans[standing]!).likenessPercent }} %</span>
