@@ -1,7 +1,7 @@
 // The keys go where the eye is, late answers go nowhere, and what is there is not overwritten.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, pick, row, settles } from './stage.mjs'
+import { openStage, openTemplate, pick, row, settles, waveFile } from './stage.mjs'
 
 let stage, page
 
@@ -58,6 +58,21 @@ test('after a choice by mouse the keys are the place’s again', async () => {
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
   await settles(async () => (await channel('clap')).polarityFlipped, false)
+})
+
+test('after a file was chosen the keys are the place’s again', async () => {
+  const { name } = (await channels()).find((c) => c.kind === 'audio')
+  await page.getByLabel('Find a channel').fill(name)
+  await row(page, name).click()
+  const button = side().getByRole('button', { name: 'Sound file' })
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), button.click()])
+  await chooser.setFiles({ name: 'Sluice.wav', mimeType: 'audio/wav', buffer: waveFile(4800, 48000) })
+  await side().getByText('Sluice', { exact: true }).waitFor()
+  await page.keyboard.press('Control+z')
+  await side().getByText('Sluice', { exact: true }).waitFor({ state: 'detached' })
+  assert.equal(await page.evaluate(() => document.activeElement.getAttribute('role')), 'row')
+  await page.getByLabel('Find a channel').fill('')
+  await fromTop('Undertow')
 })
 
 test('a send that is given to several leaves the sends that exist as they are', async () => {

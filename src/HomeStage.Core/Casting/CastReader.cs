@@ -141,7 +141,7 @@ public static partial class CastReader
             {
                 var (said, left) = CastPhrases.Off(text, _ => true);
                 if (left.Length > 0)
-                    Mark(line.At(start, left.Length), $"“{left}” is not understood here: after a semicolon stands what is said of the whole line.");
+                    Mark(line.At(start, left.Length), $"“{left}” is not understood here: a semicolon parts what is said of the whole line, commas part channels.");
                 all = Also(all, said);
             }
 

@@ -50,6 +50,11 @@ public class RoleReaderTests
     [InlineData("Conga Slap", "percussion")]
     [InlineData("Slap Vox", "delay")]
     [InlineData("Kick click", "kick")]
+    [InlineData("Bone clapper", "percussion")]
+    [InlineData("Trom bone", "winds")]
+    [InlineData("Treble viol", "strings")]
+    [InlineData("Hurdy gurdy", "strings")]
+    [InlineData("Tambour", "percussion")]
     public void Read_AWordWithTwoMeanings_IsDecidedByWhatStandsBeside(string name, string role) => Assert.Equal(role, RoleReader.Read(name).Role);
 
     [Fact]

@@ -31,6 +31,15 @@ defineEmits<{ leave: [] }>()
   background: var(--panel);
 }
 
+/* What goes on under it fades away. */
+.ends::before {
+  content: '';
+  position: absolute;
+  inset: -14px 0 100%;
+  background: linear-gradient(transparent, var(--panel));
+  pointer-events: none;
+}
+
 /* The foot has the room below it itself, so that nothing shows through under it. */
 :global(.p-dialog-content:has(> form > .ends)) {
   padding-bottom: 0;

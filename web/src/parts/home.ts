@@ -16,7 +16,7 @@ export function goHome() {
   home?.()
 }
 
-/** Whoever chose from a list or ticked a box with the mouse is done with it; by keys one may still want the next entry. */
+/** Whoever chose from a list, chose a file or ticked a box with the mouse is done with it; by keys one may still want the next entry. */
 export function useHomecoming() {
   let pointed = false
   useEventListener(window, 'pointerdown', () => (pointed = true), { capture: true })
@@ -25,7 +25,7 @@ export function useHomecoming() {
     const target = event.target as HTMLElement
     const isChoice =
       target instanceof HTMLSelectElement ||
-      (target instanceof HTMLInputElement && /^(checkbox|radio|range)$/.test(target.type))
+      (target instanceof HTMLInputElement && /^(checkbox|radio|range|file)$/.test(target.type))
     if (pointed && isChoice && !target.closest('[role=dialog]')) goHome()
   })
 }
