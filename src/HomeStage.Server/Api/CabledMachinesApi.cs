@@ -1,6 +1,6 @@
+using HomeStage.Core.Cabled;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Words;
-using HomeStage.Core.Cabled;
 using HomeStage.Core.Templates;
 using HomeStage.Server.Data;
 using HomeStage.Server.Jobs;

@@ -1,10 +1,10 @@
 using HomeStage.Core.Catalogue;
-using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Editing;
+using HomeStage.Core.Editing.Words;
 using HomeStage.Core.Starting;
 using HomeStage.Core.Templates;
-using HomeStage.Server.Data.Studios;
 using HomeStage.Server.Data;
+using HomeStage.Server.Data.Studios;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HomeStage.Server.Api;

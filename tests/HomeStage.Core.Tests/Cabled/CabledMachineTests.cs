@@ -1,5 +1,5 @@
-using HomeStage.Core.Machines;
 using HomeStage.Core.Cabled;
+using HomeStage.Core.Machines;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 

@@ -1,5 +1,5 @@
-using HomeStage.Core.Editing;
 using HomeStage.Core.Cabled;
+using HomeStage.Core.Editing;
 using HomeStage.Core.Templates;
 using HomeStage.TestKit;
 using static HomeStage.TestKit.Stages;

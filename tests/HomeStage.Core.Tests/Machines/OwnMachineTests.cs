@@ -1,6 +1,6 @@
 using FsCheck.Xunit;
-using HomeStage.Core.LineChecks;
 using HomeStage.Core.Kits;
+using HomeStage.Core.LineChecks;
 using HomeStage.Core.Machines;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Soundcheck.Findings;

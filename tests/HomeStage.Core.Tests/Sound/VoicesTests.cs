@@ -7,8 +7,8 @@ using HomeStage.Core.Sound.Instruments;
 using HomeStage.Core.Sound.Kernels;
 using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
-using MathNet.Numerics.IntegralTransforms;
 using HomeStage.TestKit;
+using MathNet.Numerics.IntegralTransforms;
 using static HomeStage.TestKit.Stages;
 
 namespace HomeStage.Core.Tests.Sound;

@@ -1,6 +1,6 @@
-using HomeStage.TestKit;
 using System.Net;
 using System.Net.Http.Json;
+using HomeStage.TestKit;
 
 namespace HomeStage.Server.Tests.Unbroken;
 

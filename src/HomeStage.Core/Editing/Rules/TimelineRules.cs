@@ -1,4 +1,3 @@
-using HomeStage.Core.Templates;
 using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Editing.Rules;

@@ -1,6 +1,6 @@
-using HomeStage.Core.Making;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Colours;
+using HomeStage.Core.Making;
 using HomeStage.Core.Playing;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Routing;
