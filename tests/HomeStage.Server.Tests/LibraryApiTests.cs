@@ -83,7 +83,8 @@ public class LibraryApiTests(RunningServer server) : IClassFixture<RunningServer
                 "Bellbuoy, high was taken out of 3 of 5 songs.", "Tambourine was added under Drums in 3 of 5 songs."],
             said["reviews"]!.AsArray().Select(r => r!["sentence"]!.ToString()).Order(StringComparer.Ordinal));
         var songs = (await server.GetAsync("/api/songs")).AsArray().Where(s => s!["templateName"]?.ToString() == "Night Ferry").ToList();
-        Assert.All(songs, s => Assert.InRange((int)s!["changes"]!, 3, 12));
+        // Beside tempo, sections and key.
+        Assert.All(songs, s => Assert.InRange((int)s!["changes"]!, 1, 12));
 
         // Meant so: it is not said again, and the songs are as they were.
         var bass = said["reviews"]!.AsArray().Single(r => r!["key"]!.ToString() == "review/level/bass")!;

@@ -25,13 +25,18 @@ export function changesSince(id: string, since: number): Promise<Change> {
   return asked(api.GET('/api/documents/{id}/changes', { params: { path: { id }, query: { since } } }))
 }
 
-/** Where new channels of these names would go, and what has to be made for that first. */
+/** Where a new channel would go. */
+export interface NewPlace {
+  /** The sum that it would feed; null for what feeds none. */
+  under: string | null
+  /** What has to be made for that first. */
+  first: Channel[]
+}
+
+/** Where new channels of these names would go. */
 export function newPlaceOf(id: string, kind: ChannelKind, chosen: string | undefined, name: string[]) {
   const ask = { params: { path: { id }, query: { kind, chosen, name } } }
-  return asked(api.GET('/api/documents/{id}/new-place', ask)) as unknown as Promise<{
-    under: string | null
-    first: Channel[]
-  }>
+  return asked(api.GET('/api/documents/{id}/new-place', ask)) as unknown as Promise<NewPlace>
 }
 
 export function previewOf(id: string, act: string, edits: Edit[]) {

@@ -3,7 +3,7 @@ import Dialog from 'primevue/dialog'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import type { Channel, ChannelKind, ChannelWish, Edit, Source } from '@/api/types'
+import type { ChannelKind, ChannelWish, Edit, Source } from '@/api/types'
 import { goHome } from '@/parts/home'
 import Picker from '@/parts/Picker.vue'
 import ComesWith from '@/strips/ComesWith.vue'
@@ -11,7 +11,8 @@ import MachineDialog from '@/machine/MachineDialog.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDevices } from '@/state/devices'
 import { useDocument } from '@/state/document'
-import { newPlaceOf } from '@/state/documentCalls'
+import { newPlaceOf, type NewPlace } from '@/state/documentCalls'
+import { useNewest } from '@/state/useNewest'
 
 const open = defineModel<boolean>('open', { required: true })
 const settleMs = 150
@@ -21,7 +22,6 @@ const devices = useDevices()
 const kind = ref<ChannelKind>('instrument')
 const name = ref('')
 const count = ref(1)
-const under = ref('')
 const instrument = ref('')
 const splitOf = ref('')
 const output = ref(2)
@@ -29,16 +29,15 @@ const input = ref(1)
 const bare = ref(false)
 const ownMachine = ref(false)
 let made: string | undefined
-/** Whether somebody said where it goes. */
-let chosen = false
-let asking = 0
-/** The newest question where the new one goes; what is added waits for its answer. */
-let proposal: Promise<void> = Promise.resolve()
+/** Where somebody said that it goes, which counts before what is proposed. */
+const said = ref<string>()
+const proposed = useNewest<NewPlace>()
 
 const kinds = computed(() => catalogue.known.kinds.filter((k) => !k.can.standsOnce))
 const feeds = computed(() => catalogue.can(kind.value).feedsASum)
+const under = computed(() => said.value ?? proposed.answer.value?.under ?? '')
 /** Buses that are made with the new channel, where it is put under one of them. */
-const first = ref<Channel[]>([])
+const first = computed(() => proposed.answer.value?.first ?? [])
 const sums = computed(() => [
   ...first.value.map(({ id, name }) => ({ value: id, text: `${name}, a new bus` })),
   ...document.sums.map((r) => ({ value: r.channel.id, text: r.channel.name })),
@@ -58,10 +57,10 @@ watch(open, (now) => {
   if (!now) return
   void devices.look().catch(() => undefined)
   made = undefined
-  chosen = false
-  under.value = name.value = ''
-  first.value = []
-  proposal = propose()
+  said.value = undefined
+  name.value = ''
+  void proposed.ask()
+  void propose()
   input.value = document.head?.nextInput ?? 1
   instrument.value = ''
   splitOf.value = kits.value[0]?.channel.id ?? ''
@@ -69,35 +68,29 @@ watch(open, (now) => {
   document.refusal = undefined
 })
 
-/** The core says where new ones of these names go; an answer that comes after another was asked for, or a place was chosen, is not taken. */
-async function propose() {
-  const [wanted, id, mine] = [kind.value, document.head?.id, ++asking]
-  if (!id) return
-  const place = await newPlaceOf(id, wanted, document.selectedId, names.value).catch(() => undefined)
-  if (!place || mine !== asking || !open.value || chosen) return
-  first.value = place.first
-  under.value = place.under ?? ''
+/** The core says where new ones of these names go. */
+function propose() {
+  const [wanted, id, called] = [kind.value, document.head?.id, names.value]
+  return proposed.ask(id ? () => newPlaceOf(id, wanted, document.selectedId, called) : undefined)
 }
 
 watch(kind, () => {
-  chosen = false
-  under.value = ''
-  first.value = []
-  proposal = propose()
+  said.value = undefined
+  void propose()
 })
 
 /** Several are parted by semicolons, since a name may well have a comma. */
 const names = computed(() => {
-  const said = name.value
+  const called = name.value
     .split(';')
     .map((n) => n.trim())
     .filter(Boolean)
   // Several of one name are numbered; without a name each is called by what it is.
-  return said.length === 1 && count.value > 1
-    ? Array.from({ length: count.value }, (_, i) => `${said[0]} ${i + 1}`)
-    : said
+  return called.length === 1 && count.value > 1
+    ? Array.from({ length: count.value }, (_, i) => `${called[0]} ${i + 1}`)
+    : called
 })
-watchDebounced(names, () => (proposal = propose()), { debounce: settleMs })
+watchDebounced(names, propose, { debounce: settleMs })
 const unnamed = computed(() => (names.value.length === 0 && kind.value !== 'split' ? count.value - 1 : 0))
 const wish = computed<ChannelWish>(() => ({
   kind: kind.value,
@@ -121,14 +114,12 @@ const wishes = computed(() => [
 /** What a new one comes with is told of its place as far as that is there. */
 const told = computed(() => wishes.value.map((w) => (document.rows.has(w.under ?? '') ? w : { ...w, under: null })))
 
-function place(sum: string) {
-  chosen = true
-  under.value = sum
-}
-
 async function add() {
   // Whoever is quick has typed on since it was asked.
-  await (chosen ? proposal : propose())
+  if (said.value === undefined) {
+    void propose()
+    await proposed.settled()
+  }
   const before = first.value.filter((c) => c.id === under.value)
   const ids = await document.make([
     ...before.map((channel): Edit => ({ type: 'add-channel', channel })),
@@ -208,7 +199,7 @@ function chooseMade() {
       /></label>
       <div v-if="feeds" class="labelled">
         <span aria-hidden="true">Under, feeding</span>
-        <Picker label="Under, feeding" :choices="sums" :value="under" @choose="place" />
+        <Picker label="Under, feeding" :choices="sums" :value="under" @choose="said = $event" />
       </div>
       <div class="named">
         <label
