@@ -39,6 +39,21 @@ test('a channel that was made is the chosen one, so that the next key is for it'
   assert.ok(await channel('voices'), 'the bus from before is still there')
 })
 
+test('a trigger that was made is chosen and in sight, though it stands behind the curtain', async () => {
+  await row(page, 'Voices').click()
+  await page.keyboard.press('n')
+  const asked = page.getByRole('dialog', { name: 'Add a channel' })
+  await asked.getByLabel('Kind').selectOption('trigger')
+  await asked.getByLabel('Name', { exact: true }).fill('Treadle')
+  await page.keyboard.press('Enter')
+  await asked.waitFor({ state: 'detached' })
+  await settles(chosen, 'treadle')
+  await page.keyboard.press('Delete')
+  await row(page, 'Treadle').waitFor({ state: 'detached' })
+  assert.equal(await channel('treadle'), undefined)
+  await fromTop('Undertow')
+})
+
 test('after a choice by mouse the keys are the place’s again', async () => {
   await (await fromTop('Clap')).click()
   await side().getByText('Role, width, polarity, hue').click()

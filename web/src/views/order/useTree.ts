@@ -32,7 +32,8 @@ export function useTree(search: Ref<string>, filter: Ref<Filter>, everything: Re
       if (row.depth > hiddenBelow) continue
       hiddenBelow = Infinity
       const onStage = (row.channel.stages[document.act] ?? 'on-stage') === 'on-stage'
-      if (everything.value || onStage) rows.push(row)
+      // What is chosen is in sight wherever it stands: a trigger that was just made, what a finding leads to.
+      if (everything.value || onStage || document.chosen.has(row.channel.id)) rows.push(row)
       if (document.folded.has(row.channel.id)) hiddenBelow = row.depth
     }
     return rows
