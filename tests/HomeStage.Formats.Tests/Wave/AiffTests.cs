@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using HomeStage.Core.Media;
 using HomeStage.Formats.Aiff;
 using HomeStage.Formats.Wave;
@@ -6,12 +5,9 @@ using HomeStage.Formats.Wave;
 namespace HomeStage.Formats.Tests.Wave;
 
 /// <summary>AIFF files as common encoders write them by default, against the WAVE files that the same encoder writes of the same sound.</summary>
-public sealed class AiffTests : IDisposable
+public sealed class AiffTests(Encoders encoders) : IClassFixture<Encoders>
 {
     private const string Sound = "-f lavfi -i sine=frequency=313:duration=0.37:sample_rate=44100";
-    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("home-stage-aiff-");
-
-    public void Dispose() => _folder.Delete(recursive: true);
 
     [Theory]
     [InlineData("pcm_s16be", "pcm_s16le", 1)]
@@ -28,8 +24,8 @@ public sealed class AiffTests : IDisposable
     public void ToWave_OfWhatAnEncoderWrites_HasTheSamplesOfItsWaveFile(string aiff, string wave, int lanes)
     {
         var filter = $"-af pan={(lanes == 1 ? "mono|c0=0.7*c0" : "stereo|c0=0.7*c0|c1=-0.31*c0")}";
-        var ours = Read(Encoded("ffmpeg", $"{Sound} {filter} -c:a {aiff}", "a.aiff"));
-        var theirs = Read(Encoded("ffmpeg", $"{Sound} {filter} -c:a {wave}", "b.wav"));
+        var ours = Read(encoders.Encoded("ffmpeg", $"{Sound} {filter} -c:a {aiff}", "a.aiff"));
+        var theirs = Read(encoders.Encoded("ffmpeg", $"{Sound} {filter} -c:a {wave}", "b.wav"));
 
         Assert.Equal((44100, lanes), (ours.SampleRateHz, ours.Lanes.Count));
         Assert.Equal(theirs.Lanes.Select(l => l.ToArray()), ours.Lanes.Select(l => l.ToArray()));
@@ -41,8 +37,8 @@ public sealed class AiffTests : IDisposable
     public void ToWave_OfASecondEncodersDefault_HasTheSamplesOfItsWaveFile(string ending)
     {
         const string synth = "-R -n -r 48000 -c 2 -b 16";
-        var ours = Read(Encoded("sox", synth, $"a{ending}", "synth 0.21 sawtooth 97 triangle 203 gain -7"));
-        var theirs = Read(Encoded("sox", synth, "b.wav", "synth 0.21 sawtooth 97 triangle 203 gain -7"));
+        var ours = Read(encoders.Encoded("sox", synth, $"a{ending}", "synth 0.21 sawtooth 97 triangle 203 gain -7"));
+        var theirs = Read(encoders.Encoded("sox", synth, "b.wav", "synth 0.21 sawtooth 97 triangle 203 gain -7"));
 
         Assert.Equal(48000, ours.SampleRateHz);
         Assert.Equal(theirs.Lanes.Select(l => l.ToArray()), ours.Lanes.Select(l => l.ToArray()));
@@ -51,7 +47,7 @@ public sealed class AiffTests : IDisposable
     [Fact]
     public void ToWave_OfAFileThatBreaksOff_SaysSo_WhereverItIsCut()
     {
-        var file = Encoded("ffmpeg", $"{Sound} -c:a pcm_s16be", "a.aiff");
+        var file = encoders.Encoded("ffmpeg", $"{Sound} -c:a pcm_s16be", "a.aiff");
 
         for (var length = 12; length < file.Length; length += Math.Max(1, (file.Length - 200) / 40))
             Assert.IsType<FormatResult<ReadOnlyMemory<byte>>.Refused>(AiffFile.ToWave(file.AsSpan(0, length)));
@@ -64,22 +60,11 @@ public sealed class AiffTests : IDisposable
     [InlineData("a.m4a", "MP4")]
     public void AsWave_OfWhatCannotBeRead_NamesIt(string name, string kind)
     {
-        var file = Encoded("ffmpeg", Sound, name);
+        var file = encoders.Encoded("ffmpeg", Sound, name);
 
         Assert.Contains(kind, Assert.IsType<FormatResult<ReadOnlyMemory<byte>>.Refused>(BroughtSound.AsWave(file)).Sentence, StringComparison.Ordinal);
     }
 
     private static MediaSound Read(byte[] file) => Assert.IsType<FormatResult<MediaSound>.Read>(
         BroughtSound.AsWave(file).Match(wave => WaveReader.Read(wave.Span), wrong => throw new InvalidDataException(wrong.Sentence))).Value;
-
-    private byte[] Encoded(string encoder, string arguments, string name, string effects = "")
-    {
-        var path = Path.Combine(_folder.FullName, name);
-        var quiet = encoder == "ffmpeg" ? "-v error -y " : "-V1 ";
-        using var process = Process.Start(new ProcessStartInfo(encoder, $"{quiet}{arguments} {path} {effects}") { RedirectStandardError = true, UseShellExecute = false })!;
-        var said = process.StandardError.ReadToEnd();
-        process.WaitForExit();
-        Assert.True(process.ExitCode == 0, said);
-        return File.ReadAllBytes(path);
-    }
 }

@@ -1,5 +1,4 @@
 using System.Buffers.Binary;
-using System.Diagnostics;
 using HomeStage.Core.Media;
 using HomeStage.Formats.Wave;
 
@@ -7,12 +6,9 @@ namespace HomeStage.Formats.Tests.Wave;
 
 /// <summary>WAVE files that are packed as few are (8 bits of old samplers, 64-bit floating point, the laws of ITU-T G.711), against what
 /// the encoder that wrote them makes of them itself.</summary>
-public sealed class SeldomWaveTests : IDisposable
+public sealed class SeldomWaveTests(Encoders encoders) : IClassFixture<Encoders>
 {
     private const string Sound = "-f lavfi -i sine=frequency=313:duration=0.37:sample_rate=22050 -af pan=stereo|c0=0.7*c0|c1=-0.31*c0";
-    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("home-stage-seldom-");
-
-    public void Dispose() => _folder.Delete(recursive: true);
 
     [Theory]
     [InlineData("pcm_u8")]
@@ -21,8 +17,8 @@ public sealed class SeldomWaveTests : IDisposable
     [InlineData("pcm_mulaw")]
     public void AsWave_OfASeldomPacking_HasTheSamplesThatItsEncoderReadsFromIt(string coding)
     {
-        var file = Encoded($"{Sound} -c:a {coding}", "seldom.wav");
-        var theirs = Sounds(Encoded($"-i {Path.Combine(_folder.FullName, "seldom.wav")} -c:a pcm_f32le", "read.wav"));
+        var file = encoders.Encoded("ffmpeg", $"{Sound} -c:a {coding}", "seldom.wav");
+        var theirs = Sounds(encoders.Encoded("ffmpeg", $"-i {encoders.PathOf("seldom.wav")} -c:a pcm_f32le", "read.wav"));
 
         var wave = Assert.IsType<FormatResult<ReadOnlyMemory<byte>>.Read>(BroughtSound.AsWave(file)).Value;
 
@@ -41,7 +37,7 @@ public sealed class SeldomWaveTests : IDisposable
     [InlineData("pcm_f32le")]
     public void AsWave_OfAUsualPacking_IsTheFileItself(string coding)
     {
-        var file = Encoded($"{Sound} -c:a {coding}", "usual.wav");
+        var file = encoders.Encoded("ffmpeg", $"{Sound} -c:a {coding}", "usual.wav");
 
         Assert.Equal(file, Assert.IsType<FormatResult<ReadOnlyMemory<byte>>.Read>(BroughtSound.AsWave(file)).Value.ToArray());
     }
@@ -49,21 +45,11 @@ public sealed class SeldomWaveTests : IDisposable
     [Fact]
     public void AsWave_OfWhatAStudioHasNoUseFor_IsLeftToBeRefused()
     {
-        var file = Encoded($"{Sound} -c:a adpcm_ms", "packed.wav");
+        var file = encoders.Encoded("ffmpeg", $"{Sound} -c:a adpcm_ms", "packed.wav");
 
         Assert.Equal("wave-format", Assert.IsType<FormatResult<MediaSound>.Refused>(
             BroughtSound.AsWave(file).Match(wave => WaveReader.Read(wave.Span), wrong => new FormatResult<MediaSound>.Refused(wrong.Code, wrong.Sentence))).Code);
     }
 
     private static MediaSound Sounds(byte[] wave) => Assert.IsType<FormatResult<MediaSound>.Read>(WaveReader.Read(wave)).Value;
-
-    private byte[] Encoded(string arguments, string name)
-    {
-        var path = Path.Combine(_folder.FullName, name);
-        using var process = Process.Start(new ProcessStartInfo("ffmpeg", $"-v error -y {arguments} {path}") { RedirectStandardError = true, UseShellExecute = false })!;
-        var said = process.StandardError.ReadToEnd();
-        process.WaitForExit();
-        Assert.True(process.ExitCode == 0, said);
-        return File.ReadAllBytes(path);
-    }
 }

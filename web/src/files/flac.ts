@@ -1,5 +1,11 @@
 import { plainWave } from '@/state/plainWave'
 
+/** Where nothing may be compiled the decoder is never ready, and does not say so. */
+const patienceMs = 15_000
+
+const within = (ms: number, work: Promise<void>) =>
+  Promise.race([work.then(() => true), new Promise<boolean>((resolve) => setTimeout(resolve, ms, false))])
+
 export const isFlac = async (file: Blob) => (await file.slice(0, 4).text()) === 'fLaC'
 
 /**
@@ -9,7 +15,7 @@ export const isFlac = async (file: Blob) => (await file.slice(0, 4).text()) === 
 export async function flacAsWave(file: Blob): Promise<Blob> {
   const { FLACDecoder } = await import('@wasm-audio-decoders/flac')
   const decoder = new FLACDecoder()
-  await decoder.ready
+  if (!(await within(patienceMs, decoder.ready))) throw new Error('This browser does not decode FLAC.')
   try {
     const { channelData, samplesDecoded, sampleRate, bitDepth, errors } = await decoder.decodeFile(
       new Uint8Array(await file.arrayBuffer()),
