@@ -162,18 +162,20 @@ test('an SFZ in a folder beside its samples is a kit, and what it names as FLAC 
     execFileSync('sox', ['-V1', '-R', '-n', '-r', rate, '-c', lanes, '-b', bits, path, 'synth', '0.25', 'whitenoise', 'gain', '-3', 'fade', '0', '0.25', '0.2'])
     return execFileSync('ffmpeg', ['-v', 'error', '-i', path, '-f', 'f32le', '-'])
   })
-  const regions = [[36, 'jar.flac'], [38, 'tin.flac'], [45, 'crate.wav'], [49, 'lost.flac']].map(([key, name]) => `<region> key=${key} sample=${name}`)
+  await writeFile(join(folder, 'taps', 'torn.flac'), 'fLaC and no more')
+  const regions = [[36, 'jar.flac'], [38, 'tin.flac'], [45, 'crate.wav'], [49, 'lost.flac'], [51, 'torn.flac']].map(([key, name]) => `<region> key=${key} sample=${name}`)
   await writeFile(join(folder, 'Larder.sfz'), ['<control> default_path=taps/', ...regions].join('\n'))
   const { id, dialog } = await begin('Pantry')
   await dialog.getByLabel('A folder of sound files').setInputFiles(folder)
-  await dialog.getByText('Larder.sfz: 4 pieces').waitFor()
+  await dialog.getByText('Larder.sfz: 5 pieces').waitFor()
   await dialog.getByText('lost.flac, which is not in the upload').waitFor()
+  await dialog.getByText('torn.flac: This is a FLAC file.').waitFor()
   assert.equal(await dialog.getByLabel('Name', { exact: true }).getAttribute('placeholder'), 'Larder')
   await dialog.getByRole('button', { name: 'Make it' }).click()
   await dialog.waitFor({ state: 'hidden' })
 
   const { kit } = (await channels(id)).find((c) => c.name === 'Larder').source
-  assert.deepEqual(kit.pieces.map((p) => p.sample && [p.sample.sampleRateHz, p.sample.lanes]), [[44100, 2], [96000, 1], [22050, 1], null])
+  assert.deepEqual(kit.pieces.map((p) => p.sample && [p.sample.sampleRateHz, p.sample.lanes]), [[44100, 2], [96000, 1], [22050, 1], null, null])
   // What lies on the disk has the samples that another program decodes: as floating point after a head of 44 bytes.
   const media = join(stage.data, 'media')
   const kept = await Promise.all((await readdir(media)).filter((f) => f.endsWith('.wav')).map((f) => readFile(join(media, f))))

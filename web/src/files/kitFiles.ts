@@ -39,6 +39,8 @@ const depth = ({ path }: PlacedFile) => path.split('/').length
 export async function sendKit<T>(address: string, { path, parts }: KitFound): Promise<T> {
   if (!isSfz(path)) return upload<T>(address, parts[0]!.file)
   const form = new FormData()
-  for (const { path, file } of parts) form.append('file', isSoundFile(path) ? await readable(file) : file, path)
+  // A sound that cannot be decoded goes as it is: the server leaves it out by name, and the rest is a kit.
+  for (const { path, file } of parts)
+    form.append('file', isSoundFile(path) ? await readable(file).catch(() => file) : file, path)
   return upload<T>(address, form)
 }
