@@ -13,6 +13,11 @@ before(async () => {
 after(() => stage.close())
 
 const side = () => page.getByRole('complementary', { name: 'The selected channel' })
+/** Whether all of it is in sight in the side panel. */
+const seen = async (what) => {
+  const [box, panel] = [await what.boundingBox(), await side().boundingBox()]
+  return box !== null && box.y >= panel.y && box.y + box.height <= panel.y + panel.height
+}
 /** A row by its name, from the top: only what is in sight is drawn. */
 const fromTop = async (name) => {
   await page.getByRole('treegrid').evaluate((grid) => (grid.scrollTop = 0))
@@ -289,10 +294,6 @@ test('what is wrong with a value stays at its field, and goes out of sight with 
 })
 
 test('the strip of a kit is in sight at once, and several channels are told of from the top', async () => {
-  const seen = async (what) => {
-    const [box, panel] = [await what.boundingBox(), await side().boundingBox()]
-    return box !== null && box.y >= panel.y && box.y + box.height <= panel.y + panel.height
-  }
   await (await fromTop('Tidewater Kit')).click()
   await side().evaluate((panel) => (panel.scrollTop = 0))
   assert.ok(await seen(side().getByRole('button', { name: 'Make it a default…' })), 'the whole strip is in sight')
@@ -302,6 +303,24 @@ test('the strip of a kit is in sight at once, and several channels are told of f
   await heading.waitFor()
   assert.ok(await seen(heading))
   await page.keyboard.press('Escape')
+})
+
+test('what was put into a strip is in sight, and what is looked at stays there while it is worked on', async () => {
+  await row(page, 'Bass').first().click()
+  await pick(side(), 'Add a processor', 'Ducker by notes')
+  const ends = side().getByRole('button', { name: 'Take it out' })
+  await ends.waitFor()
+  await settles(() => seen(ends), true)
+  const where = await side().evaluate((panel) => panel.scrollTop)
+  assert.ok(where > 0, 'it would lie below what is in sight')
+
+  await side().getByRole('checkbox', { name: /^Every/ }).uncheck()
+
+  await settles(() => side().getByLabel('Restarted every').count(), 0)
+  assert.equal(await side().evaluate((panel) => panel.scrollTop), where)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await ends.waitFor({ state: 'detached' })
 })
 
 test('a voice is proposed among the voices, wherever the eye is, until somebody says otherwise', async () => {

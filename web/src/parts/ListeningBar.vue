@@ -109,7 +109,7 @@ const sections = computed(() => {
         @range="listening.setRange"
       />
       <SpectrumLine class="roomy" :levels="listening.meters?.thirdOctavesDb" />
-      <MeterReadings class="roomy" />
+      <MeterReadings v-if="!listening.isSilent" class="roomy" />
       <RenderState />
     </template>
     <p v-else class="faint">Open a template or a song to hear it.</p>

@@ -9,9 +9,8 @@ import { useSilence } from '@/state/useSilence'
 const document = useDocument()
 const listening = useListening()
 
-const isSilent = computed(() => listening.meters !== undefined && listening.meters.peakDbfs == null)
 const main = computed(() => document.ordered.find((r) => document.can(r).standsOnce)?.channel.id)
-const silence = useSilence(() => (isSilent.value ? (listening.point ?? main.value) : undefined))
+const silence = useSilence(() => (listening.isSilent ? (listening.point ?? main.value) : undefined))
 const state = computed(() => {
   if (listening.trouble) return listening.trouble
   if (listening.rendering) return `Rendering ${Math.round((listening.job?.progress ?? 0) * 100)} %`
@@ -19,7 +18,7 @@ const state = computed(() => {
   if (listening.keptAs) return `Kept as ${listening.keptAs}`
   if (!listening.meters) return 'Not rendered yet'
   const taped = listening.meters.channelsFromTape
-  if (listening.isCurrent && isSilent.value) return ['Silent.', ...silence.value].join(' ')
+  if (listening.isSilent) return ['Silent.', ...silence.value].join(' ')
   return listening.isCurrent
     ? `${secondsText(listening.meters.seconds)} in ${numberText(listening.job?.tookSeconds ?? 0, 2)} s${taped ? `, ${taped} unchanged` : ''}`
     : 'Older than the template'
@@ -27,15 +26,15 @@ const state = computed(() => {
 </script>
 
 <template>
-  <div class="work">
-    <span :class="{ trouble: listening.trouble, silent: isSilent }" :title="state" role="status">{{ state }}</span>
+  <div class="work" :class="{ wide: listening.isSilent }">
+    <span :class="{ trouble: listening.trouble, silent: listening.isSilent }" :title="state" role="status">{{ state }}</span>
     <progress v-if="listening.rendering" max="1" :value="listening.job?.progress ?? 0" aria-label="Rendering" />
     <button v-if="listening.rendering" type="button" class="plain bare" @click="listening.cancel()">Cancel</button>
     <button v-else-if="!listening.isCurrent" type="button" class="plain bare" @click="listening.render()">
       Render now
     </button>
     <button
-      v-else-if="listening.meters && !isSilent && !listening.keptAs"
+      v-else-if="listening.meters && !listening.isSilent && !listening.keptAs"
       type="button"
       class="plain bare"
       title="Put it on the shelf of sounds, where channels and kits find it"
@@ -55,6 +54,11 @@ const state = computed(() => {
   text-align: right;
   font-size: 12px;
   color: var(--text-2);
+}
+
+/* Silence has no meters: why it is there stands in their room. */
+.wide {
+  width: 330px;
 }
 
 .silent {

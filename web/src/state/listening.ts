@@ -29,6 +29,8 @@ export const useListening = defineStore('listening', () => {
 
   const rendering = computed(() => job.value?.state === 'waiting' || job.value?.state === 'running')
   const isCurrent = computed(() => heardRevision.value === target.wanted.value)
+  /** What is wanted was rendered, and nothing is to be heard in it. */
+  const isSilent = computed(() => isCurrent.value && meters.value !== undefined && meters.value.peakDbfs == null)
 
   /** How long one time around what is listened to lasts, without its count. */
   const heardSeconds = computed(() => {
@@ -170,7 +172,7 @@ export const useListening = defineStore('listening', () => {
     listenTo,
   } = target
   return {
-    point, where, insert, follows, section, lead, countedIn, countIn, leadSeconds, trying, loops, playing, job, meters, trouble, rendering, isCurrent, pointName, heardRevision,
+    point, where, insert, follows, section, lead, countedIn, countIn, leadSeconds, trying, loops, playing, job, meters, trouble, rendering, isCurrent, isSilent, pointName, heardRevision,
     inFull, range, setRange, compareWith, hearOther, listenTo, keep, keptAs, render, cancel, play, seek, position: () => player.position(), placeAt: (stamp: number) => player.placeAt(stamp),
     placeIn: (at: number) => player.placeIn(at), wake: () => player.wake(document.head?.sampleRateHz ?? 48000), heardSeconds,
   } // prettier-ignore

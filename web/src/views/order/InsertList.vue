@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { nextTick, ref, useTemplateRef } from 'vue'
 import InsertCard from './InsertCard.vue'
 import type { Channel } from '@/api/types'
 import { useInsertChoices } from '@/devices/useInsertChoices'
@@ -10,6 +10,7 @@ import { useDocument } from '@/state/document'
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
 const opened = ref<string>()
+const list = useTemplateRef('list')
 const choices = useInsertChoices()
 
 async function add(choice: string) {
@@ -17,11 +18,13 @@ async function add(choice: string) {
   if (!(await document.edit([choices.making(id, choice)], id))) return
   const known = new Set(inserts.map((i) => i.id))
   opened.value = document.rows.get(id)?.channel.inserts.find((i) => !known.has(i.id))?.id
+  await nextTick()
+  list.value?.querySelector('[aria-expanded=true]')?.closest('.card')?.scrollIntoView({ block: 'nearest' })
 }
 </script>
 
 <template>
-  <section>
+  <section ref="list">
     <AddMenu title="Strip" label="Add a processor" :choices="choices.all.value" @add="add" />
     <InsertCard
       v-for="(insert, i) in channel.inserts"

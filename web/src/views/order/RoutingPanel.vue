@@ -44,7 +44,7 @@ const hue = (hueDegrees: number | null) => send({ type: 'set-hue', channel: id.v
     </template>
     <template v-if="channel.outputPair !== null">
       <dt>Goes to</dt>
-      <dd>
+      <dd class="pair">
         outputs {{ 2 * channel.outputPair - 1 }}–{{ 2 * channel.outputPair }}, pair
         <ValueField
           label="Hardware output pair"
@@ -121,6 +121,12 @@ const hue = (hueDegrees: number | null) => send({ type: 'set-hue', channel: id.v
 
 <style scoped src="./facts.css"></style>
 <style scoped>
+.pair {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+}
+
 .more {
   margin-top: 6px;
 }

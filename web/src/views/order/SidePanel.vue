@@ -35,10 +35,7 @@ const found = computed(() => findings.byChannel.get(channel.value?.id ?? '') ?? 
 const heard = computed(() => listening.point === channel.value?.id || (!listening.point && can.value.standsOnce))
 
 /** From channel to channel what is looked at stays in sight; another sort of panel is read from its top. */
-watch(
-  () => [document.many.length > 0, row.value?.channel.kind],
-  () => panel.value?.scrollTo(0, 0),
-)
+watch([() => document.many.length > 0, () => row.value?.channel.kind], () => panel.value?.scrollTo(0, 0))
 
 function note(text: string) {
   if (channel.value && text !== channel.value.note)
