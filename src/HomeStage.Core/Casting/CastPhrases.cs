@@ -166,7 +166,7 @@ internal static partial class CastPhrases
     [GeneratedRegex(Gap + @"back\s+by\s+(?:the\s+|an?\s+)?" + Note + "$", Linear)]
     private static partial Regex BackBy();
 
-    [GeneratedRegex(Gap + @"(?:makes?\s+room\s+for|gives?\s+way\s+to)\s+(?<who>.+)$", Linear)]
+    [GeneratedRegex(Gap + @"(?:makes?\s+room\s+for|gives?\s+way\s+to|ducks?\s+(?:under|for|to)|(?:is\s+)?ducked\s+by)\s+(?<who>.+)$", Linear)]
     private static partial Regex RoomFor();
 
     [GeneratedRegex(Gap + @"(?:into|sends?\s+to)\s+(?<who>""[^""]+""|[^,;]+)$", Linear)]

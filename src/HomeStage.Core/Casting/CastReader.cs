@@ -11,31 +11,14 @@ namespace HomeStage.Core.Casting;
 /// <remarks><c>Voices: two singers, three answers; mono; input 1</c>. What stands under a bus may follow in lines that are set in. Parts are
 /// parted by commas or dots in the middle, what is said of all of a line follows a semicolon. Rows of a spreadsheet are read as well
 /// (<see cref="CastRows"/>). What is not understood is marked and left alone; nothing is refused.</remarks>
-public static partial class CastReader
+public static class CastReader
 {
-    private const RegexOptions Linear = RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase;
-
     /// <param name="text">What is beyond <see cref="CastSheet.LongestText"/> characters or <see cref="CastSheet.MostLines"/> lines is not read.</param>
     public static CastSheet Read(string text)
     {
         var lines = text[..Math.Min(text.Length, CastSheet.LongestText)].Split('\n').Take(CastSheet.MostLines).Select(l => l.TrimEnd('\r', ' ', '\t')).ToList();
         return new Reading(CastRows.Lines(lines)).Sheet();
     }
-
-    /// <summary>Whether a line that says no more than this is about tempo, meter, key or sections.</summary>
-    internal static bool IsOfTheTimeline(string text) => Tempo().IsMatch(text) || MeterOf().IsMatch(text) || KeyOf().IsMatch(text) || text.Equals("sections", StringComparison.OrdinalIgnoreCase);
-
-    [GeneratedRegex(@"^tempo\s*:?\s*(?<bpm>\d{1,3}(?:[.,]\d+)?)(?:\s*bpm)?$", Linear)]
-    private static partial Regex Tempo();
-
-    [GeneratedRegex(@"^(?:meter|time\s+signature)\s*:?\s*(?<beats>\d{1,2})\s*/\s*(?<unit>\d{1,2})$", Linear)]
-    private static partial Regex MeterOf();
-
-    [GeneratedRegex(@"^key\s*:?\s*(?<tonic>[a-g])\s*(?<sign>#|b|♯|♭|sharp|flat)?\s*(?<minor>minor|min|m)?(?:\s*major|\s*maj)?$", Linear)]
-    private static partial Regex KeyOf();
-
-    [GeneratedRegex(@"^sections\s*:\s*(?<all>.+)$", Linear)]
-    private static partial Regex Sections();
 
     /// <summary>One part of a line: names that stand there, and what is said of them.</summary>
     private sealed record Part(CastSpan At, IReadOnlyList<string> Names, bool Quoted, CastDetails Said);
@@ -47,17 +30,14 @@ public static partial class CastReader
         private readonly Dictionary<string, int> _buses = new(StringComparer.OrdinalIgnoreCase);
         private readonly HashSet<string> _taken = new(StringComparer.OrdinalIgnoreCase);
         private readonly Stack<(int Indent, CastPlace Place)> _around = new();
-        private double? _tempoBpm;
-        private Meter? _meter;
-        private MusicalKey? _key;
-        private Sequence<SectionWish> _sections = [];
+        private readonly CastTimeline _timeline = new();
 
         public CastSheet Sheet()
         {
             for (var i = 0; i < lines.Count && _entries.Count < CastSheet.MostEntries; i++)
-                if (!IsOfTheTimeline(lines[i]))
+                if (!_timeline.Read(lines[i]))
                     Line(lines[i], lines.Skip(i + 1).FirstOrDefault() is { } next && next.Indent > lines[i].Indent);
-            return new(_entries.ToSequence(), _marks.ToSequence(), _tempoBpm, _meter, _key, _sections);
+            return new(_entries.ToSequence(), [.. _timeline.Marks, .. _marks], _timeline.TempoBpm, _timeline.Meter, _timeline.Key, _timeline.Sections);
         }
 
         private void Line(CastLine line, bool hasLinesUnder)
@@ -119,16 +99,17 @@ public static partial class CastReader
                 return null;
             }
 
+            var details = said is { RoomFor: not null, RoomDb: null } ? Also(said, all) : said.Over(all);
             if (!_buses.TryGetValue(name, out var index))
             {
                 index = _entries.Count;
                 _buses[name] = index;
                 _taken.Add(name);
-                _entries.Add(new(at, name, said.Kind ?? ChannelKind.Bus, outer.Under, said.Over(all)) { UnderMain = outer.UnderMain });
+                _entries.Add(new(at, name, said.Kind ?? ChannelKind.Bus, outer.Under, details) { UnderMain = outer.UnderMain });
             }
             else
             {
-                _entries[index] = _entries[index] with { Details = _entries[index].Details.Over(said.Over(all)) };
+                _entries[index] = _entries[index] with { Details = _entries[index].Details.Over(details) };
             }
 
             return new(index, name);
@@ -246,63 +227,6 @@ public static partial class CastReader
             var free = Numbering.Free(name, _taken.Contains);
             _taken.Add(free);
             return free;
-        }
-
-        private bool IsOfTheTimeline(CastLine line)
-        {
-            if (line.Indent > 0)
-                return false;
-            if (Tempo().Match(line.Text) is { Success: true } tempo)
-            {
-                var bpm = double.Parse(tempo.Groups["bpm"].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
-                if (TimelineRules.Tempo(bpm) is { } wrong)
-                    Mark(line.Whole, wrong.Sentence);
-                else
-                    _tempoBpm = bpm;
-                return true;
-            }
-
-            if (MeterOf().Match(line.Text) is { Success: true } meter)
-            {
-                var read = new Meter(int.Parse(meter.Groups["beats"].Value, CultureInfo.InvariantCulture), int.Parse(meter.Groups["unit"].Value, CultureInfo.InvariantCulture));
-                if (TimelineRules.Meter(read) is { } wrong)
-                    Mark(line.Whole, wrong.Sentence);
-                else
-                    _meter = read;
-                return true;
-            }
-
-            if (KeyOf().Match(line.Text) is { Success: true } key)
-            {
-                var sign = key.Groups["sign"].Value.ToLowerInvariant() switch { "#" or "♯" or "sharp" => "♯", "" => "", _ => "♭" };
-                _key = MusicalKey.All.FirstOrDefault(k => k.Name == $"{key.Groups["tonic"].Value.ToUpperInvariant()}{sign} {(key.Groups["minor"].Success ? "minor" : "major")}");
-                if (_key is null)
-                    Mark(line.Whole, "No key signature says that.");
-                return true;
-            }
-
-            if (Sections().Match(line.Text) is not { Success: true } sections)
-                return false;
-            _sections = SectionsOf(line, sections.Groups["all"]);
-            return true;
-        }
-
-        private Sequence<SectionWish> SectionsOf(CastLine line, Group all)
-        {
-            var found = new List<SectionWish>();
-            foreach (var part in CastCuts.Parted(all.Value, ',', '·').Select(CastCuts.Trimmed).Where(p => p.Text.Length > 0))
-            {
-                var at = line.At(all.Index + part.Start, part.Text.Length);
-                var said = SaidSection.Read(part.Text);
-                var bars = said.Bars ?? SectionsText.UsualBars;
-                var name = Numbering.Free(CastNumbers.Capital(CastCuts.Unquoted(said.Name)), n => found.Exists(s => s.Name == n));
-                if (TimelineRules.Section(name, bars, said.TempoBpm, said.Meter) is { } wrong)
-                    Mark(at, wrong.Sentence);
-                else
-                    found.Add(new(name, bars, said.TempoBpm, said.Meter));
-            }
-
-            return found.ToSequence();
         }
 
         /// <summary>So many pads are those of a machine wherever they stand, but for the keys, where they are sounds.</summary>

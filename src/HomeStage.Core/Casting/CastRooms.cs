@@ -58,7 +58,7 @@ internal sealed class CastRooms(GatheredEdits work, List<CastMark> marks, IMedia
     /// <summary>A trigger, an instrument, a split with its pieces, a piece of a kit, any other channel, or the beat.</summary>
     private (ChannelId? Trigger, TriggerWish New)? Whom(string name, ChannelId except)
     {
-        bool Is(string other) => string.Equals(name, other, StringComparison.OrdinalIgnoreCase);
+        bool Is(string other) => string.Equals(name, other, StringComparison.OrdinalIgnoreCase) || string.Equals(name, $"the {other}", StringComparison.OrdinalIgnoreCase);
         var beat = new TriggerWish(work.Now.Timeline.Meter.TicksPerFeltBeat / (double)Ticks.PerQuarter);
         var called = work.Now.Channels.Where(c => c.Id != except && Is(c.Name)).ToList();
         if (called.Find(c => c.Kind == ChannelKind.Trigger) is { } trigger)
@@ -72,7 +72,7 @@ internal sealed class CastRooms(GatheredEdits work, List<CastMark> marks, IMedia
                 return (null, beat with { With = player.Id, Numbers = [piece.Note] });
         if (called.Find(c => Capabilities.Of(c.Kind).FeedsKeys) is { } other)
             return (other.Id, beat);
-        return Is("beat") || Is("the beat") || Is("every beat") ? (null, beat) : null;
+        return Is("beat") || Is("every beat") ? (null, beat) : null;
     }
 
     private Kits.Kit? KitOf(ChannelId id) => work.Now.Channels[id].Source is InstrumentSource { Kit: { } kit } ? kit : null;

@@ -40,7 +40,7 @@ internal static class CastRows
 
     private static bool IsOfAList(string text, int indent)
     {
-        if (CastCuts.Find(text, 0, ':') >= 0)
+        if (CastCuts.Find(text, 0, ':') >= 0 || CastTimeline.Says(text))
             return true;
         var comma = CastCuts.Find(text, 0, ',', '\t');
         return !text.Contains('\t', StringComparison.Ordinal) && (indent > 0 || comma < 0 || CastCuts.Find(text, 0, ';') is >= 0 and var properties && properties < comma);

@@ -124,7 +124,7 @@ public sealed partial class CastText
         if (said != CastDetails.None || left != name)
             return CastCuts.Quoted(name);
         if (isHead)
-            return CastPlace.Of(name) is not null || CastReader.IsOfTheTimeline(name) ? CastCuts.Quoted(name) : name;
+            return CastPlace.Of(name) is not null || CastTimeline.Says(name) ? CastCuts.Quoted(name) : name;
         var words = NameWords.Of(name);
         var means = CastNumbers.Named(name) is [var one] && one == name
             && !(words is ["take" or "tk" or "spare", ..] && place.Name.Length > 0)

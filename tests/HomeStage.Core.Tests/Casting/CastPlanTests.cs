@@ -104,7 +104,7 @@ public class CastPlanTests
             Triggers: heart every beat
             Bass: sub; makes room for heart, 5 dB, back by 1/8
             Pads: fog; makes room for Kick 8 dB
-            Keys: bells; makes room for kick, 3 dB
+            Keys: bells; ducks under the kick, 3 dB
             Drums: six pads
             """);
 

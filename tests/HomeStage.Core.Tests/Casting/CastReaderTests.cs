@@ -149,6 +149,39 @@ public class CastReaderTests
         Assert.Empty(sheet.Entries);
     }
 
+    [Theory]
+    [InlineData("133 BPM, 5/4, B flat minor")]
+    [InlineData("133 bpm · 5/4 · Bb min")]
+    [InlineData("5/4\nB♭ minor\n133 BPM")]
+    [InlineData("Tempo 133, time signature 5/4, key bbm")]
+    public void TheTimeline_IsKnownByItsNumbers(string text)
+    {
+        var sheet = CastReader.Read(text);
+
+        Assert.Equal((133.0, new Meter(5, 4), "B♭ minor"), (sheet.TempoBpm, sheet.Meter, sheet.Key?.Name));
+        Assert.Empty(sheet.Entries);
+    }
+
+    /// <summary>What stands among other names is one, and so is a letter alone.</summary>
+    [Theory]
+    [InlineData("133 BPM, kick")]
+    [InlineData("Songs: 5/4, D minor")]
+    [InlineData("A")]
+    public void WhatOnlyLooksLikeTheTimeline_IsAName(string text)
+    {
+        var sheet = CastReader.Read(text);
+
+        Assert.Equal((null, null, null), (sheet.TempoBpm, sheet.Meter, sheet.Key));
+        Assert.NotEmpty(sheet.Entries);
+    }
+
+    [Theory]
+    [InlineData("Bass ducks under Kick; 5 dB")]
+    [InlineData("Bass: sub; ducks to Kick, 5 dB")]
+    [InlineData("Bass; is ducked by Kick, 5 dB")]
+    public void Ducking_IsMakingRoom(string text) =>
+        Assert.Equal(("Bass", "Kick", 5.0), (CastReader.Read(text).Entries[0] is var bass ? (bass.Name, bass.Details.RoomFor, bass.Details.RoomDb) : default));
+
     [Fact]
     public void ASection_CanHaveATempoAndAMeterOfItsOwn_AndOneThatCannotBeIsMarked()
     {
@@ -164,6 +197,7 @@ public class CastReaderTests
     [InlineData("V: singers × 99", 0, 3, 12)]
     [InlineData("References: a\n  b: c", 1, 2, 1)]
     [InlineData("Tempo 900", 0, 0, 9)]
+    [InlineData("92 BPM, 5/3", 0, 8, 3)]
     [InlineData("Key h", null, 0, 0)]
     public void WhatIsNotUnderstood_IsMarkedWhereItStands(string text, int? line, int start, int length) =>
         Assert.Equal(line is { } at ? [new CastSpan(at, start, length)] : [], CastReader.Read(text).Marks.Select(m => m.At));

@@ -45,7 +45,7 @@ public class DuckerSettingTests
     {
         var template = OneBar(Bus("pads", "mix-bus"), new AddInsert(new("pads"), Insert("room", ProcessorCatalogue.Ducker, ("depth-db", 7.5), ("length-quarters", 0.75))));
 
-        Assert.Equal([new("Depth", "7.5 dB"), new("Length", "0.75 quarter notes")], DuckerSetting.Of(template, Ducker.In(template).Single(), 90));
+        Assert.Equal([new("Depth", "7.5 dB"), new("Length", "1/8D")], DuckerSetting.Of(template, Ducker.In(template).Single(), 90));
     }
 
     [Fact]

@@ -2,6 +2,7 @@ using System.Globalization;
 using HomeStage.Core.Catalogue;
 using HomeStage.Core.Controls;
 using HomeStage.Core.Templates;
+using HomeStage.Core.Writing;
 
 namespace HomeStage.Core.Editing.Words;
 
@@ -34,8 +35,7 @@ internal static class Wording
             return number > 0 ? "on" : "off";
         if (parameter is { Unit: Unit.Choice } && number >= 0 && number < parameter.Options.Count)
             return parameter.Options[(int)number].ToLowerInvariant();
-        var unit = parameter?.Unit.Symbol() ?? "";
-        return $"{number.ToString("0.##", CultureInfo.InvariantCulture).Replace('-', '−')}{(unit.Length > 0 ? " " : "")}{unit}";
+        return WrittenValue.Of(number, parameter?.Unit ?? Unit.Number, 2);
     }
 
     public static string Count(int count, string what) => count == 1 ? $"1 {what}" : string.Create(CultureInfo.InvariantCulture, $"{count} {what}s");
