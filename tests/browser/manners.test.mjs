@@ -80,6 +80,27 @@ test('after a choice by mouse the keys are the place’s again', async () => {
   await settles(async () => (await channel('clap')).polarityFlipped, false)
 })
 
+test('after a button was pressed by mouse the keys are the place’s again; pressed by a key it keeps them', async () => {
+  const clap = await fromTop('Clap')
+  await clap.click()
+  const mark = side().getByRole('button', { name: /^Clap in Record/ })
+  await mark.click()
+  await page.keyboard.press('m')
+  await settles(async () => (await channel('clap')).muted, true)
+  await clap.getByRole('button', { name: 'Muted Clap' }).click()
+  await settles(async () => (await channel('clap')).muted, false)
+  await page.keyboard.press('Enter')
+  await page.getByRole('treegrid').getByRole('textbox').waitFor()
+  await page.keyboard.press('Escape')
+
+  await mark.focus()
+  await page.keyboard.press('Space')
+  await settles(async () => (await channel('clap')).stages.record, 'in-the-wings')
+  assert.ok(await mark.evaluate((button) => button === document.activeElement))
+  await mark.press('Enter')
+  await settles(async () => (await channel('clap')).stages.record ?? 'on-stage', 'on-stage')
+})
+
 test('after a file was chosen the keys are the place’s again', async () => {
   const { name } = (await channels()).find((c) => c.kind === 'audio')
   await page.getByLabel('Find a channel').fill(name)
@@ -358,6 +379,7 @@ test('the foot of a long form is in sight', async () => {
 test('the acts are one stop for the keys, and the arrows go round them', async () => {
   const on = () => page.evaluate(() => document.activeElement?.textContent?.trim())
   await page.getByRole('radio', { name: 'Write' }).click()
+  await page.getByRole('radio', { name: 'Write' }).focus()
   await page.keyboard.press('ArrowRight')
   await settles(on, 'Record')
   assert.equal(await page.getByRole('radio', { name: 'Record' }).getAttribute('aria-checked'), 'true')

@@ -92,7 +92,7 @@ function onKeyUp(event: KeyboardEvent) {
     </div>
     <IdeaLine v-if="!pads.catching" />
     <HeardInputLine v-if="!pads.catching && takesSound" />
-    <div class="pads" :class="{ keys: isKeys }" @keydown="onKey" @keyup="onKeyUp">
+    <div class="pads" data-keeps-keys :class="{ keys: isKeys }" @keydown="onKey" @keyup="onKeyUp">
       <button
         v-for="(pad, i) in pads.pads"
         :key="pad.key"

@@ -16,7 +16,13 @@ export function goHome() {
   home?.()
 }
 
-/** Whoever chose from a list, chose a file or ticked a box with the mouse is done with it; by keys one may still want the next entry. */
+/** A press opened something, or what was pressed plays by the keys: they stay there. */
+const keepsKeys = '[role=dialog], [role=grid], [role=treegrid], [data-keeps-keys], [aria-expanded], [aria-haspopup]'
+
+/**
+ * Whoever chose from a list, chose a file, ticked a box or pressed a button with the mouse is done with it; by keys one
+ * may still want the next entry.
+ */
 export function useHomecoming() {
   let pointed = false
   useEventListener(window, 'pointerdown', () => (pointed = true), { capture: true })
@@ -27,5 +33,14 @@ export function useHomecoming() {
       target instanceof HTMLSelectElement ||
       (target instanceof HTMLInputElement && /^(checkbox|radio|range|file)$/.test(target.type))
     if (pointed && isChoice && !target.closest('[role=dialog]')) goHome()
+  })
+  useEventListener(window, 'click', (event: MouseEvent) => {
+    const button = (event.target as HTMLElement).closest('button')
+    // A key presses a button without a count of clicks.
+    if (!button || event.detail === 0 || button.closest(keepsKeys)) return
+    setTimeout(() => {
+      const { activeElement, body } = document
+      if (activeElement === button || activeElement === body) goHome()
+    })
   })
 }

@@ -95,6 +95,7 @@ function mute() {
         class="mark"
         tabindex="-1"
         :aria-label="folded ? `Unfold ${channel.name}` : `Fold ${channel.name}`"
+        @mousedown.prevent.stop
         @click.stop="$emit('fold', row, !folded)"
       >
         <Icon :name="folded ? 'unfold' : 'fold'" :size="13" />
@@ -199,6 +200,7 @@ function mute() {
         :aria-pressed="channel.muted"
         :aria-label="`${channel.muted ? 'Muted' : 'Mute'} ${channel.name}`"
         tabindex="-1"
+        @mousedown.prevent.stop
         @click.stop="mute"
       >
         {{ channel.muted ? 'muted' : 'mute' }}
