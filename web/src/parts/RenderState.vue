@@ -27,7 +27,9 @@ const state = computed(() => {
 
 <template>
   <div class="work" :class="{ wide: listening.isSilent }">
-    <span :class="{ trouble: listening.trouble, silent: listening.isSilent }" :title="state" role="status">{{ state }}</span>
+    <span :class="{ trouble: listening.trouble, silent: listening.isSilent }" :title="state" role="status">{{
+      state
+    }}</span>
     <progress v-if="listening.rendering" max="1" :value="listening.job?.progress ?? 0" aria-label="Rendering" />
     <button v-if="listening.rendering" type="button" class="plain bare" @click="listening.cancel()">Cancel</button>
     <button v-else-if="!listening.isCurrent" type="button" class="plain bare" @click="listening.render()">
