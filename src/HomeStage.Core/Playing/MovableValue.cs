@@ -19,6 +19,9 @@ public sealed record MovableValue(ChannelId Channel, Target Target, string Name,
     /// <summary>What its numbers count, so that they can be written as people write them; null for levels, pans and controllers.</summary>
     public Unit? Counts { get; init; }
 
+    /// <summary>What its whole numbers mean, from 0; none where they are numbers.</summary>
+    public Sequence<string> Words { get; init; } = [];
+
     /// <summary>The switch without which it is not heard, and which is off; null where it is heard.</summary>
     public Parameter? Off { get; init; }
 
@@ -39,6 +42,7 @@ public sealed record MovableValue(ChannelId Channel, Target Target, string Name,
         {
             Off = target.OffOn(channel),
             Counts = target.ParameterOn(channel)?.Unit,
+            Words = target.ParameterOn(channel)?.Words() ?? [],
             MovesTheLevel = target == LevelOf(channel),
         };
     }

@@ -49,10 +49,5 @@ internal static class InsertNumbers
         _ => value == 0 && parameter.Default == 0,
     };
 
-    private static string Value(Parameter parameter, double value) => parameter.Unit switch
-    {
-        Unit.Switch => value >= 0.5 ? "on" : "off",
-        Unit.Choice when parameter.Options[(int)value] is var said => char.ToLowerInvariant(said[0]) + said[1..],
-        _ => WrittenValue.Of(value, parameter.Unit, 2),
-    };
+    private static string Value(Parameter parameter, double value) => parameter.Word(value) ?? WrittenValue.Of(value, parameter.Unit, 2);
 }

@@ -35,6 +35,9 @@ public class MovableValueTests
         Assert.Equal((4, Scale.Linear), (values["Equaliser: first bell"].Stored, values["Equaliser: first bell"].Scale));
         Assert.Equal(Scale.Octaves, values["Equaliser: first bell at"].Scale);
         Assert.Equal(1000, values["Instrument: tone"].Stored);
+        Assert.Equal(["off", "on"], values["Equaliser: high cut"].Words);
+        Assert.All(values.Values.Where(v => v.Words.Count > 0), v => Assert.Equal((0, v.Words.Count - 1), (v.Min, v.Max)));
+        Assert.Empty(values["Level"].Words);
         // What stands still is not offered.
         Assert.DoesNotContain("Limiter: look-ahead", values.Keys);
     }

@@ -7759,6 +7759,7 @@ export interface components {
             scale: components["schemas"]["Scale"];
             movesTheLevel?: boolean;
             counts?: null | components["schemas"]["Unit"];
+            words?: string[];
             off?: null | components["schemas"]["Parameter"];
         };
         MovedView: {

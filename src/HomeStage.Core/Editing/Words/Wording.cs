@@ -31,11 +31,7 @@ internal static class Wording
     {
         if (value is not { } number)
             return parameter is null ? "its default" : Value(parameter, parameter.Default);
-        if (parameter?.Unit == Unit.Switch)
-            return number > 0 ? "on" : "off";
-        if (parameter is { Unit: Unit.Choice } && number >= 0 && number < parameter.Options.Count)
-            return parameter.Options[(int)number].ToLowerInvariant();
-        return WrittenValue.Of(number, parameter?.Unit ?? Unit.Number, 2);
+        return parameter?.Word(number) ?? WrittenValue.Of(number, parameter?.Unit ?? Unit.Number, 2);
     }
 
     public static string Count(int count, string what) => count == 1 ? $"1 {what}" : string.Create(CultureInfo.InvariantCulture, $"{count} {what}s");

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import MovedField from './MovedField.vue'
 import { between, leverPercent, shareOf, valueAt, type MovedRow } from './rows'
 import type { Edit, ShapeKind, ShapePoint } from '@/api/types'
 import DrawnCurve from '@/parts/DrawnCurve.vue'
-import ValueField from '@/parts/ValueField.vue'
 import { levelText, numberText } from '@/parts/decibels'
 import { changeLever } from '@/state/changeLever'
 import { useDocument } from '@/state/document'
@@ -126,36 +126,17 @@ function remove(all = false) {
 }
 
 const said = (value: number) =>
-  range.value?.isLevel ? `${levelText(shown(value))} dB` : `${numberText(value, 1)} ${range.value?.symbol ?? ''}`
+  range.value?.words[value] ??
+  (range.value?.isLevel ? `${levelText(shown(value))} dB` : `${numberText(value, 1)} ${range.value?.symbol ?? ''}`)
 </script>
 
 <template>
   <section v-if="range">
     <h3>{{ row.lever ? row.title : row.about }} over {{ section.name }}</h3>
     <div class="ends">
-      <ValueField
-        label="From"
-        :form="range.isLevel ? 'level' : 'number'"
-        :unit="range.symbol"
-        :counts="range.counts"
-        :value="from"
-        :min="range.min"
-        :max="range.max"
-        :step="step"
-        @change="end('from', $event)"
-      />
+      <MovedField label="From" :range="range" :value="from" :step="step" @change="end('from', $event)" />
       <span class="quiet">to</span>
-      <ValueField
-        label="To"
-        :form="range.isLevel ? 'level' : 'number'"
-        :unit="range.symbol"
-        :counts="range.counts"
-        :value="to"
-        :min="range.min"
-        :max="range.max"
-        :step="step"
-        @change="end('to', $event)"
-      />
+      <MovedField label="To" :range="range" :value="to" :step="step" @change="end('to', $event)" />
     </div>
     <p v-if="range.off" class="off">
       {{ range.off.name }} is off: nothing is heard of it.

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import MovedField from './MovedField.vue'
 import ValuePicker from './ValuePicker.vue'
-import { keyOf } from './rows'
+import { keyOf, rangeOf } from './rows'
 import type { Lever, LeverRange, MovableValue, MovedValue } from '@/api/types'
 import TextField from '@/parts/TextField.vue'
 import ValueField from '@/parts/ValueField.vue'
@@ -76,26 +77,18 @@ function add(value: MovableValue) {
     <div v-for="(v, i) in values" :key="i" class="range">
       <b>{{ v.channelName }}</b> <span class="quiet">{{ v.value?.name ?? 'gone' }}</span>
       <div v-if="v.value" class="line">
-        <ValueField
+        <MovedField
           :label="`At 0 %: ${v.channelName}`"
-          :form="isLevel(v) ? 'level' : 'number'"
-          :unit="v.value.symbol"
-          :counts="v.value.counts ?? undefined"
+          :range="rangeOf(v.value)"
           :value="shown(v, lever.ranges[i]!.from)"
-          :min="v.value.min"
-          :max="v.value.max"
           :step="0.1"
           @change="range(i, { from: $event ?? silenceDb })"
         />
         <span class="quiet">to</span>
-        <ValueField
+        <MovedField
           :label="`At 100 %: ${v.channelName}`"
-          :form="isLevel(v) ? 'level' : 'number'"
-          :unit="v.value.symbol"
-          :counts="v.value.counts ?? undefined"
+          :range="rangeOf(v.value)"
           :value="shown(v, lever.ranges[i]!.to)"
-          :min="v.value.min"
-          :max="v.value.max"
           :step="0.1"
           @change="range(i, { to: $event ?? silenceDb })"
         />

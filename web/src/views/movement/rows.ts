@@ -1,24 +1,29 @@
 import type { Counted } from '@/parts/written'
 import type { Edit, Lever, MovableValue, Movement, ShapePoint, Target } from '@/api/types'
 
+/** Between which numbers something moves, and what they are. */
+export interface MovedRange {
+  min: number
+  max: number
+  symbol: string
+  stored: number | null
+  isLevel: boolean
+  inOctaves: boolean
+  /** What its numbers count, so that they are read as people write them. */
+  counts?: Counted
+  /** What its whole numbers mean, from 0; none where they are numbers. */
+  words: readonly string[]
+  /** The switch without which it is not heard, and which is off. */
+  off?: { id: string; name: string }
+}
+
 /** One line of the section plan: a value or a lever with its curves. */
 export interface MovedRow {
   key: string
   title: string
   about: string
   /** Null where the value is gone. */
-  range: {
-    min: number
-    max: number
-    symbol: string
-    stored: number | null
-    isLevel: boolean
-    inOctaves: boolean
-    /** What its numbers count, so that they are read as people write them. */
-    counts?: Counted
-    /** The switch without which it is not heard, and which is off. */
-    off?: { id: string; name: string }
-  } | null
+  range: MovedRange | null
   curves: Map<string, ShapePoint[]>
   /** What puts a curve and takes it away; none for a lever, whose curves are part of it. */
   edits?: { put: (section: string, points: ShapePoint[]) => Edit; remove: (section: string) => Edit }
@@ -28,6 +33,18 @@ export interface MovedRow {
 }
 
 export const keyOf = (channel: string, target: Target) => `${channel} ${JSON.stringify(target)}`
+
+export const rangeOf = (value: MovableValue): MovedRange => ({
+  min: value.min,
+  max: value.max,
+  symbol: value.symbol,
+  stored: value.stored ?? null,
+  isLevel: value.scale === 'level',
+  inOctaves: value.scale === 'octaves' && value.min > 0,
+  counts: value.counts ?? undefined,
+  words: value.words ?? [],
+  off: value.off ?? undefined,
+})
 
 export function rowOf(
   channelName: string,
@@ -40,16 +57,7 @@ export function rowOf(
     key: keyOf(channel, target),
     title: channelName,
     about: value?.name ?? 'a value that is gone',
-    range: value && {
-      min: value.min,
-      max: value.max,
-      symbol: value.symbol,
-      stored: value.stored ?? null,
-      isLevel: value.scale === 'level',
-      inOctaves: value.scale === 'octaves' && value.min > 0,
-      counts: value.counts ?? undefined,
-      off: value.off ?? undefined,
-    },
+    range: value && rangeOf(value),
     curves: new Map(curves.map((c) => [c.section, c.points])),
     edits: {
       put: (section, points) => ({ type: 'put-shape', channel, shape: { target, section, points } }),
@@ -76,6 +84,7 @@ export function leverRow(lever: Lever): MovedRow {
       stored: leverPercent * lever.position,
       isLevel: false,
       inOctaves: false,
+      words: [],
     },
     curves: new Map(shapes.map((s) => [s.section, shown(s.points)])),
     lever,
