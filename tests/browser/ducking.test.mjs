@@ -143,8 +143,9 @@ test('a kit plays steps that were set without a file, and a bus gives way to its
   // By keys: a kick on the one and, three sixteenths on, a softer one; by name: snares; by drawing: hats.
   await page.getByRole('button', { name: 'Steps…' }).click()
   const steps = page.getByRole('dialog', { name: 'Steps for Barrel drums' })
-  await steps.getByRole('gridcell', { name: 'Kick, step 1, a rest' }).click()
-  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowRight', 'Space', '-', '-', 'ArrowDown']) await page.keyboard.press(key)
+  await steps.waitFor()
+  await settles(() => page.evaluate(() => document.activeElement.ariaLabel), 'Kick, step 1, a rest')
+  for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Space', '-', '-', 'ArrowDown']) await page.keyboard.press(key)
   assert.deepEqual(await seriousIn(page), [])
   await steps.getByRole('button', { name: 'the backbeat' }).click()
   const hat = (step) => steps.getByRole('gridcell', { name: new RegExp(`^Hat closed, step ${step},`) }).boundingBox()

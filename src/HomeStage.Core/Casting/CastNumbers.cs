@@ -28,7 +28,7 @@ internal static partial class CastNumbers
         if (Before().Match(text) is { Success: true } before && !before.Groups["name"].Value.StartsWith("string", StringComparison.OrdinalIgnoreCase))
             return Counted(before.Groups["name"].Value, 1, Number(before.Groups["count"].Value));
         var word = text.IndexOf(' ', StringComparison.Ordinal) is > 0 and var end ? Array.IndexOf(Words, text[..end].ToLowerInvariant()) : -1;
-        return word >= 0 ? Counted(text[(text.IndexOf(' ', StringComparison.Ordinal) + 1)..], 1, word + 1) : [Capital(text)];
+        return word >= 0 ? Counted(text[(text.IndexOf(' ', StringComparison.Ordinal) + 1)..], 1, word + 1) : [Capitals.AtFirst(text)];
     }
 
     /// <returns>A digit or a word; null for neither.</returns>
@@ -36,14 +36,11 @@ internal static partial class CastNumbers
         : Array.IndexOf(Words, text.ToLowerInvariant()) is >= 0 and var word ? word + 1
         : null;
 
-    /// <summary>The first letter as a capital.</summary>
-    public static string Capital(string name) => name.Length > 0 && char.IsLower(name[0]) ? char.ToUpperInvariant(name[0]) + name[1..] : name;
-
     private static IReadOnlyList<string>? Counted(string name, int from, int to)
     {
         if (to < from || to - from >= Most)
             return null;
-        var one = Capital(Single(name.Trim()));
+        var one = Capitals.AtFirst(Single(name.Trim()));
         return from == 1 && to == 1 ? [one] : [.. Enumerable.Range(from, to - from + 1).Select(n => string.Create(CultureInfo.InvariantCulture, $"{one} {n}"))];
     }
 

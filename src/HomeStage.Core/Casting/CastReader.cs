@@ -85,7 +85,7 @@ public static class CastReader
             var quoted = CastCuts.IsQuoted(left);
             if (!quoted && outer == CastPlace.Stage && CastPlace.Of(left) is { } known)
                 return known;
-            var name = quoted ? CastCuts.Unquoted(left) : CastNumbers.Capital(left);
+            var name = quoted ? CastCuts.Unquoted(left) : Capitals.AtFirst(left);
             var at = line.At(start, text.Length);
             if (TextRules.Name("A name", name) is { } wrong)
             {

@@ -118,7 +118,7 @@ public sealed partial class CastText
     private string Name(Channel channel, CastPlace place, bool isHead)
     {
         var name = channel.Name;
-        if (_twice.Contains(name) || CastCuts.Sayable(name) != name || name.Trim() != name || CastNumbers.Capital(name) != name)
+        if (_twice.Contains(name) || CastCuts.Sayable(name) != name || name.Trim() != name || Capitals.AtFirst(name) != name)
             return CastCuts.Quoted(name);
         var (said, left) = CastPhrases.Off(name, _ => true);
         if (said != CastDetails.None || left != name)

@@ -87,7 +87,7 @@ internal sealed partial class CastTimeline
         {
             var said = SaidSection.Read(text);
             var bars = said.Bars ?? SectionsText.UsualBars;
-            var name = Numbering.Free(CastNumbers.Capital(CastCuts.Unquoted(said.Name)), n => found.Exists(s => s.Name == n));
+            var name = Numbering.Free(Capitals.AtFirst(CastCuts.Unquoted(said.Name)), n => found.Exists(s => s.Name == n));
             if (TimelineRules.Section(name, bars, said.TempoBpm, said.Meter) is { } wrong)
                 _marks.Add(new(line.At(all.Index + start, text.Length), wrong.Sentence));
             else

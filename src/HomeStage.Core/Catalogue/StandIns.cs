@@ -45,7 +45,7 @@ public static class StandIns
     /// <returns>"instrument", "compressor"; "insert" for what passes sound through.</returns>
     public static string KindOf(string standIn) => InstrumentCatalogue.Find(standIn) is not null ? "instrument"
         : standIn == ProcessorCatalogue.Through ? "insert"
-        : NameOf(standIn).ToLowerInvariant();
+        : NameOf(standIn).InASentence();
 
     private static string? First((string Word, string Id)[] words, string said)
     {

@@ -31,7 +31,6 @@ public sealed record TakeSpare(ChannelId Under, string? Name, string Act) : Many
         var words = spare.Name.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Where(w => !string.Equals(w, "spare", StringComparison.OrdinalIgnoreCase)).ToList();
         // A number alone says nothing without the word that it counted.
         var name = words.TrueForAll(w => w.All(char.IsAsciiDigit)) ? "Part" : string.Join(' ', words);
-        name = string.Concat(char.ToUpperInvariant(name[0]).ToString(), name[1..]);
-        return Numbering.Free(name, n => template.Channels.Any(c => c.Id != spare.Id && string.Equals(c.Name, n, StringComparison.OrdinalIgnoreCase)));
+        return template.FreeName(Capitals.AtFirst(name), spare.Id);
     }
 }

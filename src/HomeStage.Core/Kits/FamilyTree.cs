@@ -18,7 +18,7 @@ public static class FamilyTree
 
     /// <summary>A part of a path as people say it: "Toms".</summary>
     /// <param name="part">At least one character.</param>
-    public static string Spoken(string part) => char.ToUpperInvariant(part[0]) + part[1..];
+    public static string Spoken(string part) => Capitals.AtFirst(part);
 
     /// <summary>Pieces as they stand in the tree: known families in their order, others after them as they come, and last what has none; within a family as they come.</summary>
     /// <returns>Indices into <paramref name="families"/>.</returns>

@@ -74,7 +74,7 @@ public static class ChannelFactory
         return StandIn.For(channel, new()
         {
             Id = Numbering.FreshId($"{channel.Id}-print", template.Channels.Contains),
-            Name = FreeName(template, name),
+            Name = template.FreeName(name),
             Kind = ChannelKind.Audio,
             Source = new InternalSource(channel.Id, TapPoint.Pre),
             Stages = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.InTheWings))),
@@ -90,7 +90,7 @@ public static class ChannelFactory
 
     private static Channel Named(Template template, ChannelWish wish, Channel channel)
     {
-        var name = wish.Name ?? FreeName(template, channel.Name);
+        var name = wish.Name ?? template.FreeName(channel.Name);
         var made = channel with { Id = FreshId(template, name), Name = name, Role = RoleNames.All.Contains(wish.Role ?? "") ? wish.Role : null, Format = wish.Format ?? channel.Format };
         made = WithHue(template, made);
         return wish.Bare ? made : WithStrip(template, made);
@@ -111,12 +111,6 @@ public static class ChannelFactory
         if (family.Length == 0 && around?.Select(c => ChannelRole.Of(c).Family).Distinct().ToList() is [var only])
             family = only;
         return family == "sums" ? channel : channel with { HueDegrees = FamilyHues.Of(family) ?? FamilyHues.Another([.. template.Channels.Select(c => c.HueDegrees).OfType<double>()]) };
-    }
-
-    private static string FreeName(Template template, string name)
-    {
-        bool IsTaken(string n) => template.Channels.Any(c => string.Equals(c.Name, n, StringComparison.OrdinalIgnoreCase));
-        return Numbering.Free(name, IsTaken);
     }
 
     private static Source? SourceOf(Template template, ChannelWish wish) => wish.Kind switch

@@ -69,7 +69,7 @@ internal sealed class RefitStage
         var made = new Channel
         {
             Id = id,
-            Name = Numbering.Free(sum.Name, n => Now.Channels.Any(c => c.Name.Equals(n, StringComparison.OrdinalIgnoreCase))),
+            Name = Now.FreeName(sum.Name),
             Kind = sum.Kind,
             Format = sum.Format,
             Role = sum.Role,

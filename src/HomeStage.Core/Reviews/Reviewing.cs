@@ -127,7 +127,7 @@ public sealed class Reviewing
     private static Sequence<Evidence> Said(IEnumerable<(ReviewedSong Song, string Words)> songs) =>
         songs.Select(s => new Evidence(s.Song.Id, s.Song.Title, s.Words)).OrderBy(e => e.Title, StringComparer.Ordinal).ThenBy(e => e.Song, StringComparer.Ordinal).ToSequence();
 
-    private static string NameOf(string processor) => ProcessorCatalogue.Find(processor)?.Name.ToLowerInvariant() ?? processor;
+    private static string NameOf(string processor) => ProcessorCatalogue.Find(processor)?.Name.InASentence() ?? processor;
 
     /// <summary>The median: half are below, half above.</summary>
     private static double Middle(IEnumerable<double> values)

@@ -45,14 +45,10 @@ public static class Leftovers
         Leftover.Curves => channel.Shapes.Where(was.Shapes.Contains).Select(s => new RemoveShape(channel.Id, s.Target, s.Section)),
         Leftover.Levels => Resting.Edits(channel, was),
         _ => channel.Name == was.Name && channel.Kind == ChannelKind.Audio && !template.IsPrintChannel(channel) && TakeName.Read(channel.Name) is { Marks: not TakeMarks.None, Stem: var stem }
-            ? [new RenameChannel(channel.Id, FreeName(template, channel, stem))]
+            ? [new RenameChannel(channel.Id, template.FreeName(stem, channel.Id))]
             : [],
     };
 
     /// <summary>What a trigger or a count-in plays is none of the song's music: it is what steers a sidechain, or counts.</summary>
     internal static bool PlaysForOthers(Channel channel) => channel.Kind is ChannelKind.Trigger or ChannelKind.Direct;
-
-    /// <returns>The name, with a number where another channel has it.</returns>
-    internal static string FreeName(Template template, Channel channel, string name) =>
-        Numbering.Free(name, n => template.Channels.Any(c => c.Id != channel.Id && c.Name.Equals(n, StringComparison.OrdinalIgnoreCase)));
 }

@@ -59,7 +59,7 @@ public static class Strike
             var stem = stems.GetValueOrDefault(channel.Id) ?? TakeName.Read(channel.Name).Stem;
             var under = channel.Destination is { } to ? work.Now.Channels[to].Name : "";
             var name = stem.Equals(under, StringComparison.OrdinalIgnoreCase) ? $"{stem[..Math.Min(stem.Length, TextRules.LongestName - 5)]} take" : stem;
-            if (stem != channel.Name && work.Do([new RenameChannel(channel.Id, Leftovers.FreeName(work.Now, channel, name))]) is { } why)
+            if (stem != channel.Name && work.Do([new RenameChannel(channel.Id, work.Now.FreeName(name, channel.Id))]) is { } why)
                 return why;
         }
 

@@ -12,7 +12,7 @@ internal static class StrikeOddities
         {
             foreach (var (part, why) in Of(struck, channel))
                 yield return new($"odd/{channel.Id}/{part}", StrikeGroup.Odd, [channel.Id], channel.Name, why, 1, Goes: false, MayTurn: false);
-            if (song.Channels.TryGet(channel.Id, out var was) && channel.Name != was.Name && Leftovers.FreeName(struck, channel, TakeName.Read(was.Name).Stem) != channel.Name)
+            if (song.Channels.TryGet(channel.Id, out var was) && channel.Name != was.Name && struck.FreeName(TakeName.Read(was.Name).Stem, channel.Id) != channel.Name)
                 yield return new($"odd/{channel.Id}/name", StrikeGroup.Odd, [channel.Id], channel.Name, $"it was {was.Name}, and another channel bears its name", 1, Goes: false, MayTurn: false);
         }
     }

@@ -11,7 +11,7 @@ internal static class InsertNumbers
     /// <param name="chosen">Which of its controls are said.</param>
     public static string Of(Insert insert, Func<Parameter, bool> chosen)
     {
-        var said = insert.Parameters().Where(chosen).Select(p => $"{p.Name.ToLowerInvariant()} {Value(p, p.In(insert.Settings))}").ToList();
+        var said = insert.Parameters().Where(chosen).Select(p => $"{p.Name.InASentence()} {Value(p, p.In(insert.Settings))}").ToList();
         return said.Count == 0 ? "" : $": {string.Join(", ", said)}";
     }
 

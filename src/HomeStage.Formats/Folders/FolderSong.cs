@@ -46,7 +46,7 @@ public static partial class FolderSong
     {
         var left = new LeftOut();
         foreach (var words in midi.LeftOut)
-            left.Add($"{words[..1].ToUpperInvariant()}{words[1..]} of the MIDI file.");
+            left.Add($"{Capitals.AtFirst(words)} of the MIDI file.");
         if (midi.Tempos.Count == 0)
             left.Add($"No tempo was said: {UsualBpm} BPM until it is set.");
         var found = TimelineOf(midi, sounds, left);

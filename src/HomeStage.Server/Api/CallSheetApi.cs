@@ -46,7 +46,7 @@ internal static class CallSheetApi
         [.. HandworkList.Of(template).Select(w => new SheetWork(w.Kind, w.Channel, w.Words))]);
 
     private static IEnumerable<string> Told(Insert insert) => insert.Notes.Select(n =>
-        $"{InsertTraits.Title(insert)}{(n.Key.Length == 0 ? "" : $", {InsertTraits.Kind(insert).Parameters.FirstOrDefault(p => p.Id == n.Key)?.Name.ToLowerInvariant() ?? n.Key}")}: {n.Value}");
+        $"{InsertTraits.Title(insert)}{(n.Key.Length == 0 ? "" : $", {InsertTraits.Kind(insert).Parameters.FirstOrDefault(p => p.Id == n.Key)?.Name.InASentence() ?? n.Key}")}: {n.Value}");
 
     private static string? NameOf(Template template, ChannelId? channel) => channel is { } id ? template.Channels[id].Name : null;
 }

@@ -6,7 +6,10 @@ const endings = ['wav', 'wave', 'aif', 'aiff', 'aifc', 'flac']
 /** What a file field for sounds offers. */
 export const soundsAccepted = [...endings.map((e) => `.${e}`), 'audio/wav', 'audio/aiff', 'audio/flac'].join(',')
 
-export const isSoundFile = (path: string) => endings.includes(/\.([^./\\]*)$/.exec(path)?.[1]?.toLowerCase() ?? '')
+/** What stands behind the last point of a file's name, in small letters; empty for none. */
+export const endingOf = (path: string) => /\.([^./\\]*)$/.exec(path)?.[1]?.toLowerCase() ?? ''
+
+export const isSoundFile = (path: string) => endings.includes(endingOf(path))
 
 /** A sound as the server reads it. */
 export async function readable(file: Blob): Promise<Blob> {

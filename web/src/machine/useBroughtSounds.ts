@@ -2,7 +2,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { sentenceOf } from '@/api/client'
 import type { BroughtKit, Kit, Media } from '@/api/types'
 import type { PlacedFile } from '@/files/droppedFiles'
-import { kitAmong, sendKit, type KitFound } from '@/files/kitFiles'
+import { kitAmong, kitsTooMany, sendKit, type KitFound } from '@/files/kitFiles'
 import { isSoundFile, sendSound } from '@/files/soundFiles'
 import { useDocument } from '@/state/document'
 
@@ -40,7 +40,7 @@ export function useBroughtSounds() {
       ...rest
         .filter((file) => !wanted.includes(file))
         .map(({ path }) => `${path}: neither a sound (WAVE, AIFF, FLAC) nor a kit`),
-      ...more.map(({ path }) => `${path}: one file of a kit is enough`),
+      ...kitsTooMany(more),
     ]
     if (found) await bringKit(found)
     const kept: typeof sounds.value = []

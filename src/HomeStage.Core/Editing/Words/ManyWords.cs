@@ -16,7 +16,7 @@ internal static class ManyWords
         AddSends e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "sends" : "send")} to {t.Name(e.Send.To)}, {e.Send.Level}",
         LayChain e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "gets" : "get")} the chain {StripSummary.Of(e.Strip)}",
         LayStrip e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "gets" : "get")} the strip: {StripSummary.Of(e.Strip)}",
-        SetAlike e => $"{Names(e.Channels, t)}: {(e.Parameter is { } field ? $"{t.Find(e.From)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(field)?.Name.ToLowerInvariant() ?? field} of the" : "the")} {t.Insert(e.From, e.Insert)} set as on {t.Name(e.From)}",
+        SetAlike e => $"{Names(e.Channels, t)}: {(e.Parameter is { } field ? $"{t.Find(e.From)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(field)?.Name.InASentence() ?? field} of the" : "the")} {t.Insert(e.From, e.Insert)} set as on {t.Name(e.From)}",
         StandAlike e => $"{Names(e.Channels, t)}: the {t.Insert(e.From, e.Insert)} {Stands(e, t)}",
         MonitorInputs e => $"{Names(e.Channels, t)}: {Heard(e)}",
         TakeInputs e => $"{Names(e.Channels, t)} {(e.Channels.Count == 1 ? "takes" : "take")} inputs from {e.First} on",

@@ -63,7 +63,7 @@ internal static class SourceWords
         var source = t.Find(e.Channel)?.Source as InstrumentSource;
         var parameter = source is null ? null : source.Find(e.Parameter);
         double? old = source is not null && source.Settings.TryGetValue(e.Parameter, out var was) ? was : null;
-        return $"{t.Name(e.Channel)}: {parameter?.Name.ToLowerInvariant() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
+        return $"{t.Name(e.Channel)}: {parameter?.Name.InASentence() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
     }
 
     private static string Played(SetPlays e, Template t)

@@ -28,7 +28,7 @@ internal static class StripWords
         SetKey e => $"{t.Name(e.Channel)}: the key input of the {t.Insert(e.Channel, e.Insert)} is {KeyWords(e.Key)}",
         SetWaitsFor e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Waits(e.WaitsFor)}",
         KeepForAutomation e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} is {(e.Kept ? "kept for automation" : "kept for automation no more")}",
-        NoteInsert e => $"{t.Name(e.Channel)}: {(e.Text.Length > 0 ? "a note" : "no note")} on {(e.Parameter is { } about ? $"{t.Find(e.Channel)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(about)?.Name.ToLowerInvariant() ?? about} of " : "")}the {t.Insert(e.Channel, e.Insert)}{(e.Text.Length > 0 ? "" : " any more")}",
+        NoteInsert e => $"{t.Name(e.Channel)}: {(e.Text.Length > 0 ? "a note" : "no note")} on {(e.Parameter is { } about ? $"{t.Find(e.Channel)?.Inserts.FirstOrDefault(i => i.Id == e.Insert)?.Find(about)?.Name.InASentence() ?? about} of " : "")}the {t.Insert(e.Channel, e.Insert)}{(e.Text.Length > 0 ? "" : " any more")}",
         SetTrigger e => $"{t.Name(e.Channel)}: the {t.Insert(e.Channel, e.Insert)} {Restarted(e.Trigger, t)}",
         PutSend e => Sent(e, t),
         RemoveSend e => $"{t.Name(e.Channel)} sends to {t.Name(e.To)} no more",
@@ -62,7 +62,7 @@ internal static class StripWords
         var insert = t.Find(e.Channel)?.Inserts.FirstOrDefault(i => i.Id == e.Insert);
         var parameter = insert is null ? null : insert.Find(e.Parameter);
         double? old = insert is not null && insert.Settings.TryGetValue(e.Parameter, out var was) ? was : null;
-        return $"{t.Name(e.Channel)}, {t.Insert(e.Channel, e.Insert)}: {parameter?.Name.ToLowerInvariant() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
+        return $"{t.Name(e.Channel)}, {t.Insert(e.Channel, e.Insert)}: {parameter?.Name.InASentence() ?? e.Parameter} {Wording.Value(parameter, old)} → {Wording.Value(parameter, e.Value)}";
     }
 
     private static string Sent(PutSend e, Template t)
@@ -103,7 +103,7 @@ internal static class StripWords
     private static string Value(Target target, ChannelId channel, Template t) => target switch
     {
         SendTarget send => $"send to {t.Name(send.To)}",
-        _ => t.Find(channel) is { } found && target.RangeOn(found) is { } range ? range.Name.ToLowerInvariant() : "lost value",
+        _ => t.Find(channel) is { } found && target.RangeOn(found) is { } range ? range.Name.InASentence() : "lost value",
     };
 
     private static string FeedsLost(RemoveInsert e, Template t)

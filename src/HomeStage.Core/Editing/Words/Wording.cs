@@ -21,7 +21,7 @@ internal static class Wording
         return found is null ? insert.Value : found.Device?.Name ?? Processor(found.Processor);
     }
 
-    public static string Processor(string id) => ProcessorCatalogue.Find(id)?.Name.ToLowerInvariant() ?? id;
+    public static string Processor(string id) => ProcessorCatalogue.Find(id)?.Name.InASentence() ?? id;
 
     public static string Act(this Template template, string id) => template.Acts.FirstOrDefault(a => a.Id == id)?.Name ?? id;
 

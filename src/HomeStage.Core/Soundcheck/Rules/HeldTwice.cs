@@ -38,5 +38,5 @@ public sealed class HeldTwice : ISoundcheckRule
         template.Timeline.Sections.All(section => template.Channels[range.Channel].Shapes.Any(s => s.Section == section.Id && s.Target == range.Target));
 
     private static string NameOf(Template template, LeverRange range) =>
-        $"{range.Target.RangeOn(template.Channels[range.Channel])!.Name.ToLowerInvariant()} on {template.Channels[range.Channel].Name}";
+        $"{range.Target.RangeOn(template.Channels[range.Channel])!.Name.InASentence()} on {template.Channels[range.Channel].Name}";
 }

@@ -23,7 +23,7 @@ public sealed class MovesWhatIsOff : ISoundcheckRule
             var off = moved.Select(t => (Target: t, Switch: t.OffOn(channel))).Where(x => x.Switch is not null && !moved.Contains(x.Target.With(x.Switch.Id)!)).ToList();
             if (off.Count == 0)
                 continue;
-            var names = off.Select(x => x.Switch!.Name.ToLowerInvariant()).Distinct();
+            var names = off.Select(x => x.Switch!.Name.InASentence()).Distinct();
             yield return new(Id, Severity.Hint, [channel.Id], $"What moves on {channel.Name} is not heard: {string.Join(", ", names)} {(names.Count() == 1 ? "is" : "are")} off.",
                 [new("Switch it on", off.Select(x => On(channel.Id, x.Target, x.Switch!)).Distinct().ToSequence())]);
         }

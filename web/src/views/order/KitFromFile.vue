@@ -4,7 +4,7 @@ import { settled } from './kitCalls'
 import { sentenceOf } from '@/api/client'
 import type { Channel, Edit, KitFile } from '@/api/types'
 import { chosenFiles } from '@/files/droppedFiles'
-import { kitAmong, kitsAccepted, kitsSaid, sendKit } from '@/files/kitFiles'
+import { kitAmong, kitsAccepted, kitsSaid, leftBeside, sendKit } from '@/files/kitFiles'
 import Icon from '@/parts/Icon.vue'
 import { useDocument } from '@/state/document'
 
@@ -25,9 +25,11 @@ async function read(files: FileList | null) {
   trouble.value = waiting.value = undefined
   try {
     const address = `/api/documents/${document.head!.id}/channels/${props.channel.id}/kit-file`
-    const { kit } = kitAmong(chosenFiles(files))
+    const found = kitAmong(chosenFiles(files))
+    const { kit } = found
     if (!kit) throw new Error(`This is no kit. One is ${kitsSaid}.`)
     const answer = await sendKit<KitFile>(address, kit)
+    answer.leftOut.push(...leftBeside(found))
     from.value = 'file'
     jacks.value = answer.jacks?.number ?? 8
     if (answer.leftOut.length || answer.jacks) waiting.value = answer

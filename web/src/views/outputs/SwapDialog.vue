@@ -5,7 +5,7 @@ import { kitsElsewhere, swapOf, type SwapChoice } from './outputCalls'
 import { sentenceOf } from '@/api/client'
 import type { Kit, KitElsewhere, KitFile, KitSwap } from '@/api/types'
 import { chosenFiles } from '@/files/droppedFiles'
-import { kitAmong, kitsAccepted, kitsSaid, sendKit } from '@/files/kitFiles'
+import { kitAmong, kitsAccepted, kitsSaid, leftBeside, sendKit } from '@/files/kitFiles'
 import DialogEnds from '@/parts/DialogEnds.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
@@ -82,10 +82,11 @@ async function bring(field: HTMLInputElement) {
   if (chosen.length === 0 || !document.head) return
   try {
     const address = `/api/documents/${document.head.id}/channels/${props.channel}/kit-file`
-    const { kit: found } = kitAmong(chosen)
+    const among = kitAmong(chosen)
+    const found = among.kit
     if (!found) throw new Error(`This is no kit. One is ${kitsSaid}.`)
     const { kit, leftOut } = await sendKit<KitFile>(address, found)
-    brought.value = { name: found.path, kit, leftOut }
+    brought.value = { name: found.path, kit, leftOut: [...leftOut, ...leftBeside(among)] }
     wanted.value = `file:${found.path}`
   } catch (error) {
     trouble.value = sentenceOf(error)

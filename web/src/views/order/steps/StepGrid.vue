@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { noteOn, struck, takenOff, type Stroke } from './grid'
 import type { Note } from '@/api/types'
 
@@ -34,10 +34,15 @@ function put(row: number, step: number, on: boolean) {
   emit('change', change)
 }
 
+const takeFocus = () => table.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus()
+
+// The rows may come after the dialog has looked for what takes the keys; who types already goes on.
+onMounted(() => document.activeElement instanceof HTMLInputElement || takeFocus())
+
 function stand(row: number, step: number) {
   at.value = { row, step }
   emit('row', props.rows[row]!.note)
-  void nextTick(() => table.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus())
+  void nextTick(takeFocus)
 }
 
 function begin(row: number, step: number) {
@@ -94,6 +99,7 @@ const widestPixels = 46
             :key="x"
             role="gridcell"
             :tabindex="y === at.row && x - 1 === at.step ? 0 : -1"
+            :autofocus="y === at.row && x - 1 === at.step"
             :aria-label="`${r.name}, step ${x}${cell(y, x - 1) ? `, velocity ${cell(y, x - 1)!.velocity}` : ', a rest'}`"
             :aria-selected="Boolean(cell(y, x - 1))"
             :class="{ beat: tickOf(x - 1) % beatTicks === 0, bar: x > 1 && tickOf(x - 1) % barTicks === 0 }"

@@ -1,0 +1,24 @@
+using HomeStage.Core.Values;
+
+namespace HomeStage.Core.Tests.Values;
+
+public class CapitalsTests
+{
+    [Theory]
+    [InlineData("High cut", "high cut")]
+    [InlineData("De-esser", "de-esser")]
+    [InlineData("LFO rate", "LFO rate")]
+    [InlineData("Q", "Q")]
+    [InlineData("12 dB/oct", "12 dB/oct")]
+    [InlineData("Ähre", "ähre")]
+    [InlineData("", "")]
+    public void WithinASentence_UnitsLettersAndAbbreviationsStay(string name, string expected) => Assert.Equal(expected, name.InASentence());
+
+    [Theory]
+    [InlineData("snare top", "Snare top")]
+    [InlineData("éclat", "Éclat")]
+    [InlineData("808", "808")]
+    [InlineData("LFO", "LFO")]
+    [InlineData("", "")]
+    public void ByItself_ANameBeginsWithACapital(string name, string expected) => Assert.Equal(expected, name.AtFirst());
+}
