@@ -36,12 +36,10 @@ internal sealed class PlanNames(IReadOnlyList<PlanPiece> pieces)
             .SelectMany(part => part.Key >= 0 ? Parts([.. part]) : [.. part.Select(i => pieces[i].Name)])];
     }
 
-    private string FromTo(IReadOnlyList<int> run) => $"{pieces[run[0]].Name} to {Lowered(pieces[run[^1]].Name)}";
+    private string FromTo(IReadOnlyList<int> run) => $"{pieces[run[0]].Name} to {pieces[run[^1]].Name.InASentence()}";
 
     private static string Listed(List<string> parts) =>
-        parts.Count == 1 ? parts[0] : $"{string.Join(", ", parts.Take(1).Concat(parts.Skip(1).SkipLast(1).Select(Lowered)))} and {Lowered(parts[^1])}";
-
-    private static string Lowered(string name) => name.Length > 1 && char.IsUpper(name[1]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
+        parts.Count == 1 ? parts[0] : $"{string.Join(", ", parts.Take(1).Concat(parts.Skip(1).SkipLast(1).Select(Capitals.InASentence)))} and {parts[^1].InASentence()}";
 
     private static string Shortened(string name) => name.Length <= TextRules.LongestName ? name : name[..TextRules.LongestName];
 }

@@ -56,7 +56,7 @@ internal static class OutputsApi
     /// <param name="LikenessPercent">How far what sounds alike stays apart; 100 only where nothing shares.</param>
     /// <param name="Lines">The outputs as they would be.</param>
     /// <param name="Edits">The batch that applies it; none where it is like that already.</param>
-    /// <param name="Words">What the batch does, one sentence an edit.</param>
+    /// <param name="Words">What the batch does, one sentence an edit, and what detectors hear otherwise then.</param>
     /// <param name="WeightPercent">What the template would take of a core.</param>
     public sealed record PlanView(int Outputs, int LikenessPercent, IReadOnlyList<OutputLine> Lines, IReadOnlyList<Edit> Edits, IReadOnlyList<string> Words, double WeightPercent);
 
@@ -148,7 +148,7 @@ internal static class OutputsApi
         var after = Batch.Apply(template, edits) is BatchResult.Applied applied
             ? applied.Template
             : throw new InvalidOperationException("A plan made a batch that does not apply.");
-        return new(plan.Outputs, plan.LikenessPercent, LinesOf(after, channel, template), edits, EditWords.OfBatch(edits, template), Weight.PercentOf(after, act));
+        return new(plan.Outputs, plan.LikenessPercent, LinesOf(after, channel, template), edits, [.. EditWords.OfBatch(edits, template), .. ChangedKeys.Sentences(template, after, channel)], Weight.PercentOf(after, act));
     }
 
     private static OutputLine[] LinesOf(Template template, ChannelId channel, Template before)

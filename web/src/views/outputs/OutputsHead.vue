@@ -43,42 +43,56 @@ const about = computed(() => {
     </select>
     <h2 v-else :title="kits[0]?.channel.name">{{ kits[0]?.channel.name }}</h2>
     <span class="quiet about" :title="about">{{ about }}</span>
-    <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
-      <input
-        type="checkbox"
-        :checked="halves"
-        @change="$emit('use', kit.firstReserved, ($event.target as HTMLInputElement).checked)"
-      />
-      Mono shares a pair
-    </label>
-    <label class="halves" title="Otherwise the first output is used by a plan as well">
-      <input
-        type="checkbox"
-        :checked="kit.firstReserved"
-        @change="$emit('use', ($event.target as HTMLInputElement).checked, halves)"
-      />
-      First for the rest
-    </label>
-    <button type="button" class="plain" @click="$emit('make')">New machine…</button>
-    <button type="button" class="plain" @click="$emit('shelf')">Shelf…</button>
-    <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
-    <button type="button" class="plain" @click="$emit('check')">Line check</button>
-    <button type="button" class="plain" @click="$emit('fire')">
-      {{ running ? `Stop, ${fired} of ${sources}` : 'Fire all' }}
-    </button>
+    <span class="deeds">
+      <button type="button" class="plain" @click="$emit('make')">New machine…</button>
+      <button type="button" class="plain" @click="$emit('shelf')">Shelf…</button>
+      <button type="button" class="plain" @click="$emit('swap')">Swap the kit…</button>
+      <button type="button" class="plain" @click="$emit('check')">Line check</button>
+      <button type="button" class="plain" @click="$emit('fire')">
+        {{ running ? `Stop, ${fired} of ${sources}` : 'Fire all' }}
+      </button>
+    </span>
+    <span class="options">
+      <label v-if="view.inPairs" class="halves" title="Pieces in mono take half a pair: odd left, even right">
+        <input
+          type="checkbox"
+          :checked="halves"
+          @change="$emit('use', kit.firstReserved, ($event.target as HTMLInputElement).checked)"
+        />
+        Mono shares a pair
+      </label>
+      <label class="halves" title="Otherwise the first output is used by a plan as well">
+        <input
+          type="checkbox"
+          :checked="kit.firstReserved"
+          @change="$emit('use', ($event.target as HTMLInputElement).checked, halves)"
+        />
+        First for the rest
+      </label>
+    </span>
   </div>
 </template>
 
 <style scoped>
-.head {
+.head,
+.deeds,
+.options {
   display: flex;
   align-items: center;
   gap: 6px 8px;
 }
 
+/* Where a name takes the room, what is said of the plans goes down to their slider. */
+.head {
+  flex-wrap: wrap;
+}
+
+.options {
+  gap: 6px 16px;
+}
+
 h2 {
   min-width: 5em;
-  flex-shrink: 0.3;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -86,7 +100,7 @@ h2 {
 }
 
 .about {
-  flex: 1;
+  flex: 1 1 0;
   min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -94,7 +108,7 @@ h2 {
 }
 
 .halves,
-.head .plain {
+.deeds .plain {
   white-space: nowrap;
 }
 
@@ -108,8 +122,9 @@ h2 {
 .halves input {
   accent-color: var(--lamp);
 }
+
 @media (max-width: 900px) {
-  .head {
+  .deeds {
     flex-wrap: wrap;
   }
 }
