@@ -1,9 +1,6 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
-using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Roles;
 using HomeStage.Core.Templates;
-using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Casting;
 

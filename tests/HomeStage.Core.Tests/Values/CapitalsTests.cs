@@ -1,4 +1,3 @@
-using HomeStage.Core.Values;
 
 namespace HomeStage.Core.Tests.Values;
 
