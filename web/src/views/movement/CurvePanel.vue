@@ -127,7 +127,9 @@ function remove(all = false) {
 
 const said = (value: number) =>
   range.value?.words[value] ??
-  (range.value?.isLevel ? `${levelText(shown(value))} dB` : `${numberText(value, Math.abs(value) < 100 ? 1 : 0)} ${range.value?.symbol ?? ''}`)
+  (range.value?.isLevel
+    ? `${levelText(shown(value))} dB`
+    : `${numberText(value, Math.abs(value) < 100 ? 1 : 0)} ${range.value?.symbol ?? ''}`)
 </script>
 
 <template>
