@@ -1,7 +1,7 @@
 // The keys go where the eye is, late answers go nowhere, and what is there is not overwritten.
 import assert from 'node:assert/strict'
 import { after, before, test } from 'node:test'
-import { openStage, openTemplate, pick, row, settles, waveFile } from './stage.mjs'
+import { openStage, openTemplate, pick, row, settles, slowly, waveFile } from './stage.mjs'
 
 let stage, page
 
@@ -361,6 +361,54 @@ test('a voice is proposed among the voices, wherever the eye is, until somebody 
   assert.deepEqual(made.map((c) => c.destination), ['instruments', 'instruments'])
   await page.keyboard.press('Control+z')
   await row(page, 'Sorrel alto voice').waitFor({ state: 'detached' })
+})
+
+test('a press on the foot of a form counts though the form grows under it, and is taken back by sliding off', async () => {
+  await (await fromTop('Bass')).first().click()
+  await page.keyboard.press('n')
+  const asked = page.getByRole('dialog', { name: 'Add a channel' })
+  await asked.getByLabel('Kind').selectOption('instrument')
+  await asked.getByLabel('Name', { exact: true }).fill('Steadfast')
+  await asked.getByText(/^plays /).waitFor()
+  const foot = asked.getByRole('button', { name: 'Add it' })
+  const box = await foot.boundingBox()
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(box.x - 150, y, { steps: 5 })
+  await page.mouse.up()
+  assert.ok(await asked.isVisible())
+
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await asked.locator('form').evaluate((form) => (form.style.paddingTop = '90px'))
+  assert.ok((await foot.boundingBox()).y > y, 'it is not under the pointer any more')
+  await page.mouse.up()
+
+  await asked.waitFor({ state: 'detached' })
+  await row(page, 'Steadfast').waitFor()
+  await page.keyboard.press('Control+z')
+  await row(page, 'Steadfast').waitFor({ state: 'detached' })
+})
+
+test('what a channel comes with is told where nothing moves for it', async () => {
+  await (await fromTop('Instruments')).first().click()
+  const top = async () => (await page.getByRole('button', { name: 'Add it' }).boundingBox()).y
+  const asked = page.getByRole('dialog', { name: 'Add a channel' })
+  let before
+  await slowly(page, '**/comes-with*', async () => {
+    await page.keyboard.press('n')
+    await asked.getByText('Comes with nothing on it').waitFor()
+    await asked.getByLabel('Kind').selectOption('instrument')
+    await asked.getByLabel('Name', { exact: true }).fill('Lantern keys')
+    await asked.evaluate((dialog) => Promise.all(dialog.getAnimations({ subtree: true }).map((a) => a.finished)))
+    before = await top()
+    await asked.getByText(/^sends to/).waitFor()
+  })
+  assert.equal(await top(), before)
+  await asked.getByRole('button', { name: 'Not now' }).click()
+  await asked.waitFor({ state: 'detached' })
 })
 
 test('the foot of a long form is in sight', async () => {

@@ -5,12 +5,14 @@ using HomeStage.Core.Timing;
 
 namespace HomeStage.Core.Casting;
 
-/// <summary>What lines of a cast list say of tempo, meter, key and sections: "Tempo 97", "117 BPM, 7/8, D minor", "Sections: Verse 8, Lift 4".</summary>
+/// <summary>What lines of a cast list say of tempo, meter, key and sections: "Tempo 97", "117 BPM, 7/8, D minor", "Sections: Verse 8, Lift 4", or sections in lines that are set in.</summary>
 internal sealed partial class CastTimeline
 {
     private const RegexOptions Linear = RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase;
 
     private readonly List<CastMark> _marks = [];
+    private readonly List<SectionWish> _sections = [];
+    private bool _isAmongSections;
 
     public double? TempoBpm { get; private set; }
 
@@ -18,22 +20,30 @@ internal sealed partial class CastTimeline
 
     public MusicalKey? Key { get; private set; }
 
-    public Sequence<SectionWish> Sections { get; private set; } = [];
+    public Sequence<SectionWish> Sections => _sections.ToSequence();
 
     /// <summary>What cannot be so, where it stands.</summary>
     public IReadOnlyList<CastMark> Marks => _marks;
 
     /// <summary>Whether a line that says no more than this is about the timeline.</summary>
-    public static bool Says(string text) => IsSections(text) || Parts(text).All(p => SaysOne(p.Text));
+    public static bool Says(string text) => SectionsOf().IsMatch(text) || Parts(text).All(p => SaysOne(p.Text));
 
     /// <returns>Whether the line is about the timeline; then it is read, and stands for no channel.</returns>
     public bool Read(CastLine line)
     {
         if (line.Indent > 0)
-            return false;
-        if (SectionsOf().Match(line.Text) is { Success: true } sections)
         {
-            Sections = Said(line, sections.Groups["all"]);
+            if (_isAmongSections)
+                Add(line, 0, line.Text);
+            return _isAmongSections;
+        }
+
+        var sections = SectionsOf().Match(line.Text);
+        _isAmongSections = sections.Success;
+        if (sections.Success)
+        {
+            _sections.Clear();
+            Add(line, sections.Groups["all"].Index, sections.Groups["all"].Value);
             return true;
         }
 
@@ -49,8 +59,6 @@ internal sealed partial class CastTimeline
     private static IEnumerable<(int Start, string Text)> Parts(string text) => CastCuts.Parted(text, ',', '·').Select(CastCuts.Trimmed);
 
     private static bool SaysOne(string text) => Tempo().IsMatch(text) || MeterOf().IsMatch(text) || KeyOf().IsMatch(text);
-
-    private static bool IsSections(string text) => text.Equals("sections", StringComparison.OrdinalIgnoreCase);
 
     /// <returns>Why it cannot be so; null where it was taken.</returns>
     private string? One(string text)
@@ -79,21 +87,19 @@ internal sealed partial class CastTimeline
         return Key is null ? "No key signature says that." : null;
     }
 
-    private Sequence<SectionWish> Said(CastLine line, Group all)
+    /// <param name="from">Where the text stands in the line.</param>
+    private void Add(CastLine line, int from, string sections)
     {
-        var found = new List<SectionWish>();
-        foreach (var (start, text) in Parts(all.Value).Where(p => p.Text.Length > 0))
+        foreach (var (start, text) in Parts(sections).Where(p => p.Text.Length > 0))
         {
             var said = SaidSection.Read(text);
             var bars = said.Bars ?? SectionsText.UsualBars;
-            var name = Numbering.Free(Capitals.AtFirst(CastCuts.Unquoted(said.Name)), n => found.Exists(s => s.Name == n));
+            var name = Numbering.Free(Capitals.AtFirst(CastCuts.Unquoted(said.Name)), n => _sections.Exists(s => s.Name == n));
             if (TimelineRules.Section(name, bars, said.TempoBpm, said.Meter) is { } wrong)
-                _marks.Add(new(line.At(all.Index + start, text.Length), wrong.Sentence));
+                _marks.Add(new(line.At(from + start, text.Length), wrong.Sentence));
             else
-                found.Add(new(name, bars, said.TempoBpm, said.Meter));
+                _sections.Add(new(name, bars, said.TempoBpm, said.Meter));
         }
-
-        return found.ToSequence();
     }
 
     [GeneratedRegex(@"^(?:tempo\s*:?\s*(?<bpm>\d{1,3}(?:[.,]\d+)?)(?:\s*bpm)?|(?<bpm>\d{1,3}(?:[.,]\d+)?)\s*bpm)$", Linear)]
@@ -106,6 +112,6 @@ internal sealed partial class CastTimeline
     [GeneratedRegex(@"^(?:key\s*:?\s*(?<tonic>[a-g])\s*(?<sign>#|b|♯|♭|sharp|flat)?\s*(?<minor>minor|min|m)?(?:\s*major|\s*maj)?|(?<tonic>[a-g])\s*(?<sign>#|b|♯|♭|sharp|flat)?\s+(?:(?<minor>minor|min)|major|maj))$", Linear)]
     private static partial Regex KeyOf();
 
-    [GeneratedRegex(@"^sections\s*:\s*(?<all>.+)$", Linear)]
+    [GeneratedRegex(@"^sections\s*(?::\s*(?<all>.*))?$", Linear)]
     private static partial Regex SectionsOf();
 }

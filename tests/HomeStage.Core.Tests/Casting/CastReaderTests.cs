@@ -164,6 +164,19 @@ public class CastReaderTests
 
     /// <summary>What stands among other names is one, and so is a letter alone.</summary>
     [Theory]
+    [InlineData("Sections\n  ebb 4 · flood 8 3/4\n  Ebb 4\nBass: sub")]
+    [InlineData("Sections:\n\tEbb 4\n\tFlood 8 3/4, ebb 4\n# a remark\nBass: sub")]
+    [InlineData("Sections: Ebb 4\n  flood 8 3/4\n\n  ebb 4\nBass\n  sub")]
+    public void Sections_CanStandInLinesThatAreSetIn(string text)
+    {
+        var sheet = CastReader.Read(text);
+
+        Assert.Equal([("Ebb", 4, null), ("Flood", 8, new Meter(3, 4)), ("Ebb 2", 4, null)], sheet.Sections.Select(s => (s.Name, s.Bars, s.Meter)));
+        Assert.Equal(["Bass", "Sub"], sheet.Entries.Select(e => e.Name));
+        Assert.Empty(sheet.Marks);
+    }
+
+    [Theory]
     [InlineData("133 BPM, kick")]
     [InlineData("Songs: 5/4, D minor")]
     [InlineData("A")]
@@ -198,6 +211,7 @@ public class CastReaderTests
     [InlineData("References: a\n  b: c", 1, 2, 1)]
     [InlineData("Tempo 900", 0, 0, 9)]
     [InlineData("92 BPM, 5/3", 0, 8, 3)]
+    [InlineData("Sections:\n  Ebb 4\n  Flood 8 5/3", 2, 2, 11)]
     [InlineData("Key h", null, 0, 0)]
     public void WhatIsNotUnderstood_IsMarkedWhereItStands(string text, int? line, int start, int length) =>
         Assert.Equal(line is { } at ? [new CastSpan(at, start, length)] : [], CastReader.Read(text).Marks.Select(m => m.At));

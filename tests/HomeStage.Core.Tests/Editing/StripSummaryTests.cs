@@ -67,6 +67,12 @@ public class StripSummaryTests
         Assert.Equal(said, StripSummary.Parts(new Strip { Stages = stages }).Single());
     }
 
+    [Fact]
+    public void Sends_ThatAreSetAlike_AreOne() =>
+        Assert.Equal(
+            $"sends to Cave, Slap, each at {new Decibels(-12)}, closed, Vat at {new Decibels(-12)}, before the fader, every return at {new Decibels(-3)}",
+            StripSummary.Of(new Strip { Sends = [new("Cave", new(-12)), new("Vat", new(-12), TapPoint.Pre, Open: true), new("Slap", new(-12)), new("", new(-3), Open: true)] }));
+
     /// <summary>A chain is said where its first insert stands, whatever stands between.</summary>
     [Fact]
     public void StripSummary_OfAChainThatIsApart_SaysItOnce_WhereItBegins() =>

@@ -2,6 +2,21 @@
 /** The foot of a form in a dialog: what was refused, the way out, and the one thing that it does. */
 defineProps<{ trouble?: string; leave: string; keep: string; disabled?: boolean; readOnly?: boolean }>()
 defineEmits<{ leave: [] }>()
+
+const slidOffPixels = 12
+let pressed: PointerEvent | undefined
+
+/** An answer that comes meanwhile may move the foot: what was pressed is what counts, unless the pointer itself slides off. */
+function hold(event: PointerEvent) {
+  pressed = event
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+
+function slide(event: PointerEvent) {
+  const target = event.currentTarget as HTMLElement
+  const isFar = pressed && Math.hypot(event.clientX - pressed.clientX, event.clientY - pressed.clientY) > slidOffPixels
+  if (isFar && target.hasPointerCapture(event.pointerId)) target.releasePointerCapture(event.pointerId)
+}
 </script>
 
 <template>
@@ -9,7 +24,16 @@ defineEmits<{ leave: [] }>()
   <div class="ends">
     <slot />
     <button type="button" class="plain" @click="$emit('leave')">{{ leave }}</button>
-    <button v-if="!readOnly" type="submit" class="loud" :disabled="disabled">{{ keep }}</button>
+    <button
+      v-if="!readOnly"
+      type="submit"
+      class="loud"
+      :disabled="disabled"
+      @pointerdown.left="hold"
+      @pointermove="slide"
+    >
+      {{ keep }}
+    </button>
   </div>
 </template>
 

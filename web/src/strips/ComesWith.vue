@@ -46,8 +46,10 @@ const opening = computed(() => {
 </template>
 
 <style scoped>
+/* What is told comes while somebody writes: what stands below stays where it is. */
 .comes {
-  min-height: 96px;
+  height: 118px;
+  overflow-y: auto;
 }
 
 ul {
@@ -57,8 +59,6 @@ ul {
 
 dl {
   margin: 3px 0 0;
-  max-height: 190px;
-  overflow: auto;
 }
 
 dt {

@@ -17,7 +17,7 @@ public static class StripSummary
         .. strip.Input is { } input ? [$"input {(input.Monitored ? "monitored" : "not monitored")}, {(input.Armed ? "armed" : "not armed")}"] : Array.Empty<string>(),
         .. strip.NoteInput is { } notes ? [Played(notes)] : Array.Empty<string>(),
         .. strip.Inserts is { } inserts ? [inserts.Count == 0 ? "no inserts" : string.Join(", ", Standing(inserts, strip.Chains))] : Array.Empty<string>(),
-        .. strip.Sends is { Count: > 0 } sends ? [$"sends to {string.Join(", ", sends.Select(Sent))}"] : Array.Empty<string>(),
+        .. strip.Sends is { Count: > 0 } sends ? [$"sends to {string.Join(", ", sends.GroupBy(s => (s.Level, s.Tap, s.Open)).Select(Sent))}"] : Array.Empty<string>(),
         .. strip.Stages is { } stages && stages.Values.Any(s => s != StageState.OnStage) ? [Staged(stages)] : Array.Empty<string>(),
     ];
 
@@ -56,7 +56,12 @@ public static class StripSummary
         };
     }
 
-    private static string Sent(StripSend send) => $"{(send.To.Length == 0 ? "every return" : send.To)} at {send.Level}{(send.Open ? "" : ", closed")}";
+    /// <returns>"Hall, Slap, each at −12.0 dB, closed".</returns>
+    private static string Sent(IGrouping<(Decibels Level, TapPoint Tap, bool Open), StripSend> alike)
+    {
+        List<string> names = [.. alike.Select(s => s.To.Length == 0 ? "every return" : s.To)];
+        return $"{string.Join(", ", names)}{(names.Count > 1 ? ", each" : "")} at {alike.Key.Level}{(alike.Key.Tap == TapPoint.Pre ? ", before the fader" : "")}{(alike.Key.Open ? "" : ", closed")}";
+    }
 
     private static string Played(NoteInput input)
     {
