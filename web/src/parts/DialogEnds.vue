@@ -1,22 +1,11 @@
 <script setup lang="ts">
+import { useHeldPress } from './heldPress'
+
 /** The foot of a form in a dialog: what was refused, the way out, and the one thing that it does. */
 defineProps<{ trouble?: string; leave: string; keep: string; disabled?: boolean; readOnly?: boolean }>()
 defineEmits<{ leave: [] }>()
 
-const slidOffPixels = 12
-let pressed: PointerEvent | undefined
-
-/** An answer that comes meanwhile may move the foot: what was pressed is what counts, unless the pointer itself slides off. */
-function hold(event: PointerEvent) {
-  pressed = event
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-}
-
-function slide(event: PointerEvent) {
-  const target = event.currentTarget as HTMLElement
-  const isFar = pressed && Math.hypot(event.clientX - pressed.clientX, event.clientY - pressed.clientY) > slidOffPixels
-  if (isFar && target.hasPointerCapture(event.pointerId)) target.releasePointerCapture(event.pointerId)
-}
+const { hold, slide } = useHeldPress()
 </script>
 
 <template>
