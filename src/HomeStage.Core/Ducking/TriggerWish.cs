@@ -19,7 +19,7 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
     /// <summary>Which of the notes, by MIDI number: some pieces of a kit; none for all of them.</summary>
     public Sequence<int> Numbers { get; init; } = [];
 
-    /// <summary>What it is called; null for what it strikes with.</summary>
+    /// <summary>What it is called; null for what it strikes with: the one piece, or the part.</summary>
     public string? Name { get; init; }
 
     /// <returns>What is wrong with it, or null.</returns>
@@ -36,7 +36,7 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
     public (ChannelId Id, IReadOnlyList<Edit> Edits) Made(Template template)
     {
         var played = With is { } id ? template.Channels[id] : null;
-        var made = ChannelFactory.Make(template, new(ChannelKind.Trigger) { Name = Name ?? (played is null ? null : Titled(played.Name)) });
+        var made = ChannelFactory.Make(template, new(ChannelKind.Trigger) { Name = Name ?? (played is null ? null : $"{Struck(played)} trigger") });
         made = made with { Stages = Map<StageState>.From(template.Acts.Select(a => KeyValuePair.Create(a.Id, StageState.BehindTheCurtain))) };
         if (played is null)
             return (made.Id, [new AddChannel(made with { Patterns = [Beats()] })]);
@@ -56,5 +56,11 @@ public sealed record TriggerWish(double EveryQuarters = 1, double LateQuarters =
         return new(late > 0 ? "Off the beat" : "Every beat", length, [new(late, Math.Min(BeatStrokes.ToneTicks, length - late), 60, 100)], []);
     }
 
-    private static string Titled(string name) => $"{name[..Math.Min(name.Length, TextRules.LongestName - 8)]} trigger";
+    /// <summary>The piece of a kit, where one alone strikes; else the part.</summary>
+    private string Struck(Channel played)
+    {
+        var piece = Numbers.Count == 1 && played.Source is InstrumentSource { Kit: { } kit } ? kit.Pieces.FirstOrDefault(p => p.Note == Numbers[0]) : null;
+        var name = piece?.Name ?? played.Name;
+        return name[..Math.Min(name.Length, TextRules.LongestName - 8)];
+    }
 }

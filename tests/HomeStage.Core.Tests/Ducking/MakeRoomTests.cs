@@ -82,6 +82,16 @@ public class MakeRoomTests
     }
 
     [Theory]
+    [InlineData("Kick trigger", 36)]
+    [InlineData("Crate drums trigger", 36, 38)]
+    [InlineData("Crate drums trigger")]
+    public void ATrigger_IsCalledAfterTheOnePieceThatStrikes_OrAfterThePart(string called, params int[] numbers)
+    {
+        var (_, edits) = new TriggerWish(With: new("crate-drums")) { Numbers = numbers.ToSequence() }.Made(WithKit);
+        Assert.Equal(called, WithKit.With([.. edits]).Channels.Single(c => c.Kind == ChannelKind.Trigger).Name);
+    }
+
+    [Theory]
     [InlineData(false)]
     [InlineData(true)]
     public void OffTheBeat_ItStrikesHalfWayBetweenTwo(bool byNotes)

@@ -33,7 +33,7 @@ public sealed class TailOverBar : ISoundcheckRule
             var longest = over.MaxBy(i => MidSeconds(i, template.SampleRateHz))!;
             var mid = MidSeconds(longest, template.SampleRateHz);
             var ends = over.Select(i => EndWith(channel, i, bar, template.SampleRateHz)).ToList();
-            yield return new(Id, Severity.Hint, [channel.Id], FormattableString.Invariant($"{longest.Title()} on {channel.Name} rings on for {mid:0.0} s, {mid / bar:0.0} bars."),
+            yield return new(Id, Severity.Hint, [channel.Id], FormattableString.Invariant($"{longest.Title()} on {channel.Name} rings on for {mid:0.0} s at 1 kHz, {mid / bar:0.0} bars."),
                 ends.All(e => e is not null) ? [new("Let it end with the bar", ends.OfType<Edit>().ToSequence())] : []);
         }
     }
