@@ -27,20 +27,32 @@ export function useHomecoming() {
   let pointed = false
   useEventListener(window, 'pointerdown', () => (pointed = true), { capture: true })
   useEventListener(window, 'keydown', () => (pointed = false), { capture: true })
-  useEventListener(window, 'change', (event: Event) => {
-    const target = event.target as HTMLElement
-    const isChoice =
-      target instanceof HTMLSelectElement ||
-      (target instanceof HTMLInputElement && /^(checkbox|radio|range|file)$/.test(target.type))
-    if (pointed && isChoice && !target.closest('[role=dialog]')) goHome()
-  })
-  useEventListener(window, 'click', (event: MouseEvent) => {
-    const button = (event.target as HTMLElement).closest('button')
-    // A key presses a button without a count of clicks.
-    if (!button || event.detail === 0 || button.closest(keepsKeys)) return
-    setTimeout(() => {
-      const { activeElement, body } = document
-      if (activeElement === button || activeElement === body) goHome()
-    })
-  })
+  /** Both are looked at before anybody acts on them: what was pressed in a dialog may be gone from it afterwards. */
+  const early = { capture: true }
+  useEventListener(
+    window,
+    'change',
+    (event: Event) => {
+      const target = event.target as HTMLElement
+      const isChoice =
+        target instanceof HTMLSelectElement ||
+        (target instanceof HTMLInputElement && /^(checkbox|radio|range|file)$/.test(target.type))
+      if (pointed && isChoice && !target.closest('[role=dialog]')) setTimeout(goHome)
+    },
+    early,
+  )
+  useEventListener(
+    window,
+    'click',
+    (event: MouseEvent) => {
+      const button = (event.target as HTMLElement).closest('button')
+      // A key presses a button without a count of clicks.
+      if (!button || event.detail === 0 || button.closest(keepsKeys)) return
+      setTimeout(() => {
+        const { activeElement, body } = document
+        if (activeElement === button || activeElement === body) goHome()
+      })
+    },
+    early,
+  )
 }

@@ -28,9 +28,11 @@ export function useChoosing(tree: Tree, grid: Ref<HTMLElement | null>, reveal: (
     await focus(row.channel.id)
   }
 
-  /** Brings the focus to the chosen row, without choosing anew. */
+  /** Brings the focus to the chosen row, or to the list where that row is not shown: nothing is chosen anew. */
   async function takeFocus() {
-    if (focusable.value) await focus(focusable.value)
+    const isHidden = document.selectedId !== undefined && focusable.value !== document.selectedId
+    if (isHidden) grid.value?.focus({ preventScroll: true })
+    else if (focusable.value) await focus(focusable.value)
   }
 
   /** Chooses everything from where the choice began to here. */
