@@ -230,6 +230,41 @@ test('the hits of a MIDI file are a machine in one act, over the jacks that are 
   assert.equal(kit.outputs.length, 8)
 })
 
+test('a table that says its outputs is taken at its word; what it puts on two of them is shown, found and mended', async () => {
+  const table = ['name,note,family,output,first-too', 'Plank,35,drums/kick,2,yes', 'Nail,38,drums/snare,3,', 'Hinge,42,drums/hats,3,yes', 'Latch,56,percussion/metal,4,yes', 'Bolt,70,percussion/shakers,1,']
+  const { id, dialog } = await begin('Carpenter')
+  await dialog.getByLabel('Sound files, or the file of a kit').setInputFiles({ name: 'Workbench.csv', mimeType: 'text/csv', buffer: Buffer.from(table.join('\r\n')) })
+  await settles(() => dialog.getByLabel('Leaves by').inputValue(), 'file')
+  const carried = () => dialog.getByRole('row').evaluateAll((rows) => rows.slice(1).map((r) => [...r.cells].map((c) => c.innerText.replaceAll(/\s+/g, ' ').trim())))
+  const said = [['1', 'The rest', 'Plank 35 Hinge 42 Latch 56 Bolt 70'], ['2', 'Plank', 'Plank 35'], ['3', 'Nail and hinge', 'Nail 38 Hinge 42'], ['4', 'Latch', 'Latch 56']]
+  await settles(async () => (await carried()).map((r) => r.join('|').replaceAll(/(\d)(?=[A-Z])/g, '$1 ')).join(';'), said.map((r) => r.join('|')).join(';'))
+  await dialog.getByRole('button', { name: 'Make it' }).click()
+  await dialog.waitFor({ state: 'hidden' })
+  const made = (await channels(id)).find((c) => c.source?.kit)
+  assert.deepEqual(made.source.kit.pieces.map((p) => [p.name, p.microphones[0].output, p.microphones[0].alsoOnFirst ?? false]), [['Plank', 2, true], ['Nail', 3, false], ['Hinge', 3, true], ['Latch', 4, true], ['Bolt', 1, false]])
+
+  // Without its split the latch is heard in the rest alone, so it is not found and stays there.
+  const split = (await channels(id)).find((c) => c.name === 'Latch')
+  await stage.post(`/api/documents/${id}/edits`, { revision: (await stage.get(`/api/documents/${id}`)).head.revision, edits: [{ type: 'remove-channel', channel: split.id }] })
+  const side = page.getByRole('complementary', { name: 'The plan and the chosen piece' })
+  await side.getByRole('button', { name: 'Take them off output 1' }).click()
+  await side.getByText('Plank, Hinge of Workbench leave the first output').waitFor()
+  await side.getByRole('button', { name: 'Do it' }).click()
+  const first = async () => (await channels(id)).find((c) => c.source?.kit).source.kit.pieces.filter((p) => p.microphones[0].alsoOnFirst).map((p) => p.name).join()
+  await settles(first, 'Latch')
+  assert.equal((await stage.get(`/api/documents/${id}/findings?act=write`)).open.filter((f) => f.rule === 'piece-unheard').length, 0)
+
+  await page.getByRole('button', { name: /^Plank/ }).click()
+  await side.getByLabel('and by 1 as well').click()
+  await settles(first, 'Plank,Latch')
+  await page.getByRole('button', { name: 'Fire all' }).click()
+  await page.getByText('Plank: close on Workbench and Plank').waitFor()
+  await page.keyboard.press('Control+z')
+  await settles(first, 'Latch')
+  assert.deepEqual(await seriousIn(page), [])
+  assert.deepEqual(stage.troubles, [])
+})
+
 test('a note is typed by its name or pressed, and a piece goes to its neighbours by keys', async () => {
   const kitOf = async (id) => (await channels(id)).find((c) => c.kind === 'instrument').source.kit
   const noteOf = async (id, name) => (await kitOf(id)).pieces.find((p) => p.name === name).note

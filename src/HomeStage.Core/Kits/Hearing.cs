@@ -12,28 +12,22 @@ public sealed record Hearing(int Output, double Pan, double Gain, double Metres 
     {
         var share = 1.0 / piece.Microphones.Count;
         foreach (var microphone in piece.Microphones)
-        {
-            yield return new(microphone.Output, microphone.Pan, share);
-            if (microphone.AlsoOnFirst && microphone.Output != 1)
-                yield return new(1, microphone.Pan, share);
-        }
+            foreach (var output in microphone.SoundsOn())
+                yield return new(output, microphone.Pan, share);
 
         foreach (var beside in kit.Pieces.Where(p => p.Name != piece.Name).SelectMany(p => p.Microphones).Where(m => m.NeighboursDb is not null))
-            yield return new(beside.Output, beside.Pan, new Decibels(beside.NeighboursDb!.Value).Linear, 0.7, 7000);
+            foreach (var output in beside.SoundsOn())
+                yield return new(output, beside.Pan, new Decibels(beside.NeighboursDb!.Value).Linear, 0.7, 7000);
 
         // Stereo microphones hear where a piece stands as its own do.
         var pan = piece.Microphones.Average(m => m.Pan);
         foreach (var far in kit.Far)
-        {
-            var output = far.Microphone.Output;
-            if (far.Place == FarPlace.Overhead)
-            {
-                yield return new(output, pan * 0.8, 0.4, 1.5, 9000);
-                continue;
-            }
-
-            yield return new(output, pan * 0.4, 0.16, 8, 4500);
-            yield return new(output, -pan, 0.1, 21, 2500);
-        }
+            foreach (var output in far.Microphone.SoundsOn())
+                foreach (var way in FromAfar(far.Place, output, pan))
+                    yield return way;
     }
+
+    private static IEnumerable<Hearing> FromAfar(FarPlace place, int output, double pan) => place == FarPlace.Overhead
+        ? [new(output, pan * 0.8, 0.4, 1.5, 9000)]
+        : [new(output, pan * 0.4, 0.16, 8, 4500), new(output, -pan, 0.1, 21, 2500)];
 }

@@ -39,7 +39,7 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     }
 
     /// <summary>The kit with everything on the first output, where it is heard before anybody has made splits.</summary>
-    public Kit Together() => Rewired(l => l.Microphone with { Output = 1 });
+    public Kit Together() => Rewired(l => l.Microphone with { Output = 1, AlsoOnFirst = false });
 
     /// <summary>Where the pieces that leave by an output stand on the whole: what the channel that takes it is turned to where the output has no sides.</summary>
     /// <returns>In [−1, 1], rounded so that the middle of equals is what they are; 0 where nothing leaves by it.</returns>
@@ -52,6 +52,11 @@ public sealed record Kit(Sequence<Piece> Pieces, Sequence<KitOutput> Outputs, bo
     /// <summary>The numbers by which an output is known on the instrument: "3–4" for a pair, "3" for a single.</summary>
     /// <param name="number">Output number, in [1, Outputs.Count].</param>
     public string JackLabel(int number) => LabelFrom(number, 1);
+
+    /// <summary>"output 3–4", "outputs 2, 5–6", for sentences.</summary>
+    /// <param name="numbers">Output numbers, each in [1, Outputs.Count]; at least one.</param>
+    public string JacksSaid(params IReadOnlyCollection<int> numbers) =>
+        $"output{(numbers.Count > 1 ? "s" : "")} {string.Join(", ", numbers.Select(JackLabel))}";
 
     /// <summary>The same where the first jack is counted as another number: the hardware input that it is cabled to.</summary>
     public string LabelFrom(int number, int from)

@@ -10,6 +10,9 @@ public sealed record KitLine(int Index, string Name, string Family, Piece? Piece
 {
     public int Output => Microphone.Output;
 
+    /// <summary>Whether it leaves by an output, alone or beside another.</summary>
+    public bool SoundsOn(int output) => Microphone.SoundsOn().Contains(output);
+
     internal static IEnumerable<KitLine> Of(Kit kit)
     {
         var index = 0;

@@ -30,6 +30,9 @@ public sealed record Microphone(string Name, int Output, double Pan = 0)
 
     /// <summary>How loud it hears every other piece beside its own, in dB, in [−60, 0]; null for not at all. A far microphone hears all alike.</summary>
     public double? NeighboursDb { get; init; }
+
+    /// <summary>Numbers of every output that it sounds on, in their order.</summary>
+    internal IEnumerable<int> SoundsOn() => AlsoOnFirst && Output != 1 ? [1, Output] : [Output];
 }
 
 /// <summary>A microphone that hears every hit, later and from afar.</summary>

@@ -68,8 +68,7 @@ public static class LineCheck
     {
         if (source.PieceIn(template) is not { } piece)
             return [[template.Channels[source.Channel]]];
-        int[] OutputsOf(Microphone microphone) => microphone.AlsoOnFirst ? [1, microphone.Output] : [microphone.Output];
-        return piece.Microphones.Select(m => OutputsOf(m).Distinct().SelectMany(o => At(template, act, source.Channel, o)));
+        return piece.Microphones.Select(m => m.SoundsOn().SelectMany(o => At(template, act, source.Channel, o)));
     }
 
     private static bool IsCalledOtherwise(Template template, Channel channel) =>
@@ -84,7 +83,7 @@ public static class LineCheck
     /// <summary>What hears it from farther off.</summary>
     private static IEnumerable<Channel> Microphones(Template template, string act, LineSource source) =>
         source.PieceIn(template) is not null && template.Channels[source.Channel].Source is InstrumentSource { Kit: { } kit }
-            ? kit.Lines.Where(l => l.Piece is null || (l.Piece.Note != source.Note && l.Microphone.NeighboursDb is not null)).SelectMany(l => At(template, act, source.Channel, l.Output))
+            ? kit.Lines.Where(l => l.Piece is null || (l.Piece.Note != source.Note && l.Microphone.NeighboursDb is not null)).SelectMany(l => l.Microphone.SoundsOn()).SelectMany(o => At(template, act, source.Channel, o))
             : [];
 
     private static IEnumerable<Channel> At(Template template, string act, ChannelId player, int output) =>

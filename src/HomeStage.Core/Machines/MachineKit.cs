@@ -7,11 +7,11 @@ namespace HomeStage.Core.Machines;
 internal static class MachineKit
 {
     /// <param name="join">Makes one sound with two sides of two single ones, the left first; null where that cannot be.</param>
-    /// <returns>All of it on the first output, and what was left alone, in words.</returns>
+    /// <returns>All of it on the first output, but for what leaves as it was brought, and what was left alone, in words.</returns>
     public static (Kit Kit, Sequence<string> NotUnderstood) Of(MachineWish wish, Func<MediaRef, MediaRef, MediaRef?> join)
     {
         var (listed, folder) = (PieceList.Read(wish.List), SoundFolder.Of(wish.Sounds, wish.AllSounds));
-        var brought = wish.Brought?.Together();
+        var brought = wish.LeavesAsBrought ? wish.Brought : wish.Brought?.Together();
         var far = (brought?.Far ?? []).Concat(listed.Far.Select(f => new FarMicrophone(f.Family, f.Place, new(f.Name, 1) { Format = f.Format }))).ToList();
         var taken = far.Select(f => f.Microphone.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
         string Free(string name)
@@ -74,6 +74,7 @@ internal static class MachineKit
     private sealed record Wanted(string Name, string Family, int? Note, Func<int, Piece> Made);
 
     private static IEnumerable<KitOutput> Outputs(MachineWish wish) =>
-        (wish.Outputs.Count > 0 ? wish.Outputs : KitOutput.Row(wish.Jacks, wish.InPairs, wish.FirstReserved))
+        (wish is { LeavesAsBrought: true, Brought: { } brought } ? FileOutputs.Of(brought, wish.InPairs, wish.FirstReserved)
+            : wish.Outputs.Count > 0 ? wish.Outputs : KitOutput.Row(wish.Jacks, wish.InPairs, wish.FirstReserved))
             .Select((o, i) => i < wish.OutputNames.Count && !string.IsNullOrWhiteSpace(wish.OutputNames[i]) ? o with { Name = wish.OutputNames[i] } : o);
 }

@@ -18,8 +18,12 @@ public sealed record MachineWish(string Name, string List, int Jacks, bool InPai
     /// <summary>Names of the outputs, in their order; those that are not named are numbered.</summary>
     public Sequence<string> OutputNames { get; init; } = [];
 
-    /// <summary>What a file brought: its pieces and far microphones stand before those of the list, on the outputs of this machine; null for none.</summary>
+    /// <summary>What a file brought: its pieces and far microphones stand before those of the list, on the outputs of this machine unless <see cref="LeavesAsBrought"/>; null for none.</summary>
     public Kit? Brought { get; init; }
+
+    /// <summary>Whether what was brought leaves by the outputs that its file says, in place of <see cref="Jacks"/> and of any plan; what is typed or
+    /// heard besides stands on the first. Without effect where nothing was brought.</summary>
+    public bool LeavesAsBrought { get; init; }
 
     /// <summary>Sounds that become pieces by their names, after those of the list.</summary>
     public Sequence<FolderSound> Sounds { get; init; } = [];

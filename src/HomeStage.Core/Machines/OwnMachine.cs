@@ -33,7 +33,7 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(wish.Sounds.Count == 0
                 ? new Refusal.WrongPlace("A machine", "plays at least one piece: type some, such as “Kick, Snare, Tom 1–3”, or bring sounds or a file")
                 : new Refusal.WrongPlace("No sound", "says in its name what it is: take them all as pads, or call them after what they are"));
-        var plan = KitJacks.Of(kit).PlanOver(kit, wish.SplitOver);
+        var plan = wish is { LeavesAsBrought: true, Brought: not null } ? FileOutputs.Plan(kit) : KitJacks.Of(kit).PlanOver(kit, wish.SplitOver);
         if (wish.FirstInput is { } firstInput)
             return OutsideBox.Of(template, wish, plan is null ? kit : KitJacks.Of(kit).LaidOut(kit, plan, [.. plan.Groups.Select(g => g.Name)]).Kit, firstInput, strange);
         var made = ChannelFactory.Make(template, new(ChannelKind.Instrument) { Name = wish.Name, Instrument = InstrumentCatalogue.OwnMachine, Under = wish.Under });
@@ -43,7 +43,16 @@ public sealed record OwnMachine(ChannelId Channel, Kit Kit, Sequence<Edit> Edits
             return new MachineResult.Refused(((BatchResult.Refused)whole).Why);
         if (plan is not null)
             edits.AddRange(SplitBatch.Of(with, made.Id, plan));
+        if (kit.Lines.Any(l => l.Microphone.AlsoOnFirst))
+            edits.Add(OnFirstToo(template, edits, made.Id, kit));
         return new MachineResult.Made(new(made.Id, kit, edits.ToSequence(), strange));
+    }
+
+    /// <summary>A plan takes what it parts off the first output; what a file says to be there as well is put back.</summary>
+    private static SetOutputs OnFirstToo(Template template, IReadOnlyList<Edit> edits, ChannelId player, Kit said)
+    {
+        var split = ((InstrumentSource)((BatchResult.Applied)Batch.Apply(template, edits)).Template.Channels[player].Source!).Kit!;
+        return new(player, split.Rewired(l => l.Microphone with { AlsoOnFirst = said.Lines[l.Index].Microphone.AlsoOnFirst }), []);
     }
 }
 

@@ -30,6 +30,6 @@ public sealed record SplitKit(Channel Player, Kit Kit, IReadOnlyList<Channel> Sp
 
     public bool HasSplit(int number) => Splits.Any(s => NumberOf(s) == number);
 
-    /// <summary>"3–4 (Snare)", for people.</summary>
-    public string Spoken(int number) => $"{Kit.JackLabel(number)} ({Kit.Outputs[number - 1].Name})";
+    /// <summary>"output 3–4 (Snare)", for people.</summary>
+    public string Spoken(int number) => $"{Kit.JacksSaid(number)} ({Kit.Outputs[number - 1].Name})";
 }

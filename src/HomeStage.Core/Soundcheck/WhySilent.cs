@@ -77,7 +77,7 @@ public static class WhySilent
             { Starters.Count: > 0 } => null,
             { Source: InputSource { Monitored: true } } => null,
             { Source: InputSource } => new(channel.Name, "is not monitored, and no sound is laid on it"),
-            { Source: InstrumentSource { Kit: { } kit } } when notes.Of(channel).Count > 0 && !kit.Lines.Any(l => l.Output == 1 || l.Microphone.AlsoOnFirst) => new(channel.Name, "lets all its pieces leave by its splits"),
+            { Source: InstrumentSource { Kit: { } kit } } when notes.Of(channel).Count > 0 && !kit.Lines.Any(l => l.SoundsOn(1)) => new(channel.Name, "lets all its pieces leave by its splits"),
             { Source: InstrumentSource } => Unplayed(channel),
             { Source: OutputSource split } => Unplayed(template.Channels[split.Instrument]),
             { Source: null, Kind: ChannelKind.Audio or ChannelKind.Direct } => new(channel.Name, "has no input and no sound laid on it"),

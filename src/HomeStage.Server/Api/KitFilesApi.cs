@@ -28,8 +28,9 @@ internal static class KitFilesApi
     public sealed record JacksApart(string InFile, string Here, int Number);
 
     /// <summary>What a machine of one's own is to play.</summary>
+    /// <param name="OutputsSaid">By how many outputs the file says that its pieces leave; 0 where it says nothing of them.</param>
     /// <param name="LeftOut">What the file holds besides, in words.</param>
-    public sealed record BroughtKit(Kit Kit, IReadOnlyList<string> LeftOut);
+    public sealed record BroughtKit(Kit Kit, int OutputsSaid, IReadOnlyList<string> LeftOut);
 
     /// <param name="Kit">As it was read.</param>
     public sealed record SettleRequest(Kit Kit, JackChoice Choice);
@@ -51,7 +52,7 @@ internal static class KitFilesApi
             await store.OpenAsync(id, cancellation) is null ? Problems.NotFound("document")
             : await ReadAsync(request, Blank, staged, media, cancellation) switch
             {
-                FormatResult<KitTable>.Read read => KitRules.Check(read.Value.Kit) is { } wrong ? Problems.Unreadable(wrong.Code, wrong.Sentence) : TypedResults.Ok(new BroughtKit(read.Value.Kit, read.Value.LeftOut)),
+                FormatResult<KitTable>.Read read => KitRules.Check(read.Value.Kit) is { } wrong ? Problems.Unreadable(wrong.Code, wrong.Sentence) : TypedResults.Ok(new BroughtKit(read.Value.Kit, FileOutputs.Said(read.Value.Kit), read.Value.LeftOut)),
                 FormatResult<KitTable>.Refused refused => Problems.Unreadable(refused.Code, refused.Sentence),
                 _ => throw new InvalidOperationException("A file is read or refused."),
             });

@@ -59,8 +59,8 @@ internal static class MachinesApi
         var lines = kit.Lines;
         return new(
             machine.Channel, [.. lines.Select(l => new PieceView(l.Name, l.Family, l.Piece?.Note))],
-            [.. Enumerable.Range(1, kit.Outputs.Count).Where(n => lines.Any(l => l.Output == n))
-                .Select(n => new CarriedView(firstInput is { } first ? kit.LabelFrom(n, first) : kit.JackLabel(n), kit.Outputs[n - 1].Name, kit.Outputs[n - 1].Format, [.. lines.Where(l => l.Output == n).Select(l => l.Name)]))],
+            [.. Enumerable.Range(1, kit.Outputs.Count).Where(n => lines.Any(l => l.SoundsOn(n)))
+                .Select(n => new CarriedView(firstInput is { } first ? kit.LabelFrom(n, first) : kit.JackLabel(n), kit.Outputs[n - 1].Name, kit.Outputs[n - 1].Format, [.. lines.Where(l => l.SoundsOn(n)).Select(l => l.Name)]))],
             machine.Edits, EditWords.OfBatch(machine.Edits, template), [.. machine.NotUnderstood, .. gone.Select(s => $"{s.Path}: is not here any more; bring it again")]);
     }
 }

@@ -160,7 +160,7 @@ internal static class OutputsApi
                    let at = At(number)
                    let output = kit.Outputs[number - 1]
                    select new OutputLine(
-                       number, output.Name, kit.JackLabel(number), output.Format, [.. lines.Where(l => l.Output == number).Select(l => l.Index)],
+                       number, output.Name, kit.JackLabel(number), output.Format, [.. lines.Where(l => l.SoundsOn(number)).Select(l => l.Index)],
                        at, at is { } there && !before.Channels.Contains(there))];
     }
 

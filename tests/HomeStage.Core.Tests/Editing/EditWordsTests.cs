@@ -193,6 +193,22 @@ public class EditWordsTests
     }
 
     [Theory]
+    [InlineData(new[] { "Clap", "Gong" }, new string[0], "Clap, Gong of Set leave the first output")]
+    [InlineData(new[] { "Clap", "Gong" }, new[] { "Gong" }, "Clap of Set leaves the first output")]
+    [InlineData(new[] { "Clap" }, new[] { "Clap", "Gong" }, "Gong of Set leaves by the first output as well")]
+    [InlineData(new[] { "Clap" }, new[] { "Gong" }, "Set shares its outputs out anew")]
+    [InlineData(new[] { "Clap" }, new[] { "Clap" }, "Set shares its outputs out anew")]
+    public void WhatIsOnTheFirstOutputAsWell_IsToldByName(string[] before, string[] after, string words)
+    {
+        Kit On(string[] names) => StandInKits.Tidewater.Rewired(l => l.Microphone with { AlsoOnFirst = names.Contains(l.Name) });
+        var set = Stages.OneBar(new AddChannel(new() { Id = new("set"), Name = "Set", Kind = ChannelKind.Instrument, Destination = EmptyStage.MixBus, Source = new InstrumentSource(InstrumentCatalogue.Tidewater, On(before)) }));
+
+        Assert.Equal(words, EditWords.Of(new SetOutputs(new("set"), On(after), []), set));
+        // Where anything else changes with it, all of it is told as one.
+        Assert.Equal("Set shares its outputs out anew", EditWords.Of(new SetOutputs(new("set"), On(after) with { FirstReserved = false }, []), set));
+    }
+
+    [Theory]
     [InlineData(true, true, "Voice takes input 5, monitored, armed")]
     [InlineData(false, true, "Voice takes input 5, armed, monitored no more")]
     [InlineData(true, false, "Voice takes input 5, monitored, armed no more")]

@@ -38,6 +38,22 @@ public class KitTests
     }
 
     [Fact]
+    public void Hearing_OnTheFirstOutputAsWell_IsTheSameThere_FromAfarAndBesideToo()
+    {
+        var beside = Piece.Pad("Slate", 36, "pads", 2, DrumSound.Clap) with { Microphones = [new("", 2, 0.5) { NeighboursDb = -20, AlsoOnFirst = true }] };
+        var kit = new Kit([beside, Piece.Pad("Bone", 37, "pads", 3, DrumSound.RimClick)], [.. Enumerable.Range(1, 4).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo))])
+        {
+            Far = [FarMicrophone.Stereo("Shaft", "rooms", 4, FarPlace.Hall) with { Microphone = new("Shaft", 4) { AlsoOnFirst = true } }],
+        };
+
+        foreach (var piece in kit.Pieces)
+        {
+            var heard = Hearing.Of(kit, piece).ToLookup(h => h.Output);
+            Assert.Equal(heard[2].Concat(heard[4]).Select(h => h with { Output = 1 }), heard[1]);
+        }
+    }
+
+    [Fact]
     public void JackLabel_OfPairs_CountsTwoJacksEach()
     {
         var kit = InstrumentCatalogue.Find(InstrumentCatalogue.Tidewater)!.Kit!;

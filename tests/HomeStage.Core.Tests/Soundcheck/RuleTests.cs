@@ -4,6 +4,7 @@ using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Editing.Rules;
 using HomeStage.Core.Kits;
+using HomeStage.Core.LineChecks;
 using HomeStage.Core.Media;
 using HomeStage.Core.Soundcheck;
 using HomeStage.Core.Soundcheck.Findings;
@@ -118,6 +119,21 @@ public class RuleTests
         var mended = template.With([.. Report.Of(template, Write, In(template)).Open.Single(f => f.Rule == "heard-twice").Mends[0].Edits]);
 
         Assert.Equal(["Shaker"], ((InstrumentSource)mended.Channels[player.Id].Source!).Kit!.Lines.Where(l => l.Microphone.AlsoOnFirst).Select(l => l.Name));
+    }
+
+    [Fact]
+    public void APieceWithoutASplit_ThatIsOnTheFirstOutputAsWell_IsHeardThere_AsTheLineCheckFindsToo()
+    {
+        var sound = OutputFaults.Sound(InOrder).With(new RemoveChannel(new("snare")));
+        var player = sound.Channels.First(c => c.Source is InstrumentSource { Kit: not null });
+        var source = (InstrumentSource)player.Source!;
+        var template = sound.With(new SetSource(player.Id, source with { Kit = source.Kit!.At("Snare", m => m with { AlsoOnFirst = true }) }));
+
+        var found = Report.Of(template, Write, In(template)).Open.Single(f => f.Rule == "piece-unheard");
+
+        Assert.StartsWith("Rim: no channel takes output 5–6 of", found.Sentence, StringComparison.Ordinal);
+        Assert.Equal([("Kick", LineVerdict.Arrived), ("Rim", LineVerdict.Nowhere), ("Shaker", LineVerdict.Arrived), ("Snare", LineVerdict.Arrived)],
+            LineSource.AllOf(template, Write).Where(s => s.Channel == player.Id).Select(s => (s.Name, LineCheck.Fire(template, Write, s).Verdict)).Order());
     }
 
     [Theory]

@@ -5919,6 +5919,8 @@ export interface components {
         };
         BroughtKit: {
             kit: components["schemas"]["Kit"];
+            /** Format: int32 */
+            outputsSaid: number;
             leftOut: string[];
         };
         BudgetView: {
@@ -7633,6 +7635,7 @@ export interface components {
             use?: null | components["schemas"]["JackUse"];
             outputNames?: string[];
             brought?: null | components["schemas"]["Kit"];
+            leavesAsBrought?: boolean;
             sounds?: components["schemas"]["FolderSound"][];
             allSounds?: boolean;
             firstReserved?: boolean;

@@ -32,13 +32,18 @@ const wish = reactive({
   allSounds: false,
   stands: 'here' as 'here' | 'outside',
   firstInput: 1,
-  shelved: '',
+  /** What says its jacks: nothing but this form, the file that was brought, or a machine of the shelf by its id. */
+  leaves: '',
 })
+const byFile = 'file'
 const brought = useBroughtSounds()
 const shelf = useShelf()
 const shelved = computed(() => shelf.ofKind('machine'))
+const outputsSaid = computed(() => brought.kit.value?.outputsSaid ?? 0)
 /** Whether the jacks are counted here. */
-const counts = computed(() => !wish.shelved)
+const counts = computed(() => !wish.leaves)
+const asBrought = computed(() => wish.leaves === byFile)
+const onShelf = computed(() => (counts.value || asBrought.value ? undefined : wish.leaves))
 const { answer, trouble, ask, settled } = useNewest<Machine>()
 const machine = computed(() => (trouble.value ? undefined : answer.value))
 
@@ -48,6 +53,7 @@ const asked = computed(() => ({
   name: wish.name.trim() || usualName.value,
   list: wish.list,
   brought: brought.kit.value?.kit ?? null,
+  leavesAsBrought: asBrought.value,
   sounds: wish.stands === 'here' ? brought.sounds.value : [],
   allSounds: wish.allSounds,
   jacks: wish.jacks,
@@ -67,7 +73,7 @@ function look() {
   const id = document.head?.id
   const something = wish.list.trim() || brought.sounds.value.length || brought.kit.value
   if (!id || !open.value || !something) return ask()
-  return ask(() => machineOf(id, asked.value, wish.shelved || undefined))
+  return ask(() => machineOf(id, asked.value, onShelf.value))
 }
 
 const lookSoon = useDebounceFn(look, settleMs)
@@ -78,14 +84,19 @@ watch(open, (is) => {
   wish.firstInput = document.head?.nextInput ?? 1
   void shelf.look().catch(() => undefined)
 })
-watch([asked, open, () => wish.shelved], lookSoon, { deep: true })
+watch([asked, open, onShelf], lookSoon, { deep: true })
+// A file that says by what its pieces leave is taken at its word.
+watch(outputsSaid, (said) => {
+  if (said) wish.leaves = byFile
+  else if (asBrought.value) wish.leaves = ''
+})
 
 async function make() {
   // Whoever is quick has typed on since the answer that is shown.
   await look()
   const made = await settled()
   if (!made || !(await document.edit(made.edits))) return
-  wish.name = wish.list = wish.outputs = wish.shelved = ''
+  wish.name = wish.list = wish.outputs = wish.leaves = ''
   wish.allSounds = false
   brought.clear()
   open.value = false
@@ -123,9 +134,10 @@ async function make() {
             <label v-if="wish.stands === 'outside'"
               >First input<input v-model.number="wish.firstInput" class="field" type="number" min="1" max="128"
             /></label>
-            <label v-if="shelved.length"
-              >Leaves by<select v-model="wish.shelved" class="field">
+            <label v-if="shelved.length || outputsSaid"
+              >Leaves by<select v-model="wish.leaves" class="field">
                 <option value="">as counted here</option>
+                <option v-if="outputsSaid" :value="byFile">as the file says, {{ outputsSaid }} outputs</option>
                 <option v-for="item in shelved" :key="item.id" :value="item.id">
                   {{ item.name }}, {{ item.words }}
                 </option>
@@ -133,11 +145,11 @@ async function make() {
             >
           </div>
           <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
-          <div class="row" :class="{ known: !counts }">
+          <div class="row" :class="{ known: !counts && !asBrought, said: asBrought }">
             <label v-if="counts"
               >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"
             /></label>
-            <label v-if="counts"
+            <label v-if="counts || asBrought"
               >They are<select v-model="wish.inPairs" class="field">
                 <option :value="false">single</option>
                 <option :value="true">in pairs</option>
@@ -160,10 +172,10 @@ async function make() {
               placeholder="by what they carry"
               title="Parted by commas; what is split is called after its pieces"
           /></label>
-          <label v-if="wish.stands === 'here' && counts" class="tick"
+          <label v-if="wish.stands === 'here' && (counts || asBrought)" class="tick"
             ><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label
           >
-          <label v-if="wish.inPairs && counts" class="tick"
+          <label v-if="wish.inPairs && (counts || asBrought)" class="tick"
             ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
           >
         </div>
@@ -204,6 +216,14 @@ async function make() {
 
 .row.known {
   grid-template-columns: minmax(0, 1fr) 84px;
+}
+
+.row.said {
+  grid-template-columns: 100px minmax(0, 1fr);
+}
+
+.row.said:has(:nth-child(3)) {
+  grid-template-columns: 92px minmax(0, 1fr) 84px;
 }
 
 .row:has(:nth-child(4)) {

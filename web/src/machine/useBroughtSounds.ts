@@ -19,7 +19,7 @@ const titleOf = (path: string) =>
 export function useBroughtSounds() {
   const document = useDocument()
   const sounds = ref<{ path: string; sound: Media }[]>([])
-  const kit = shallowRef<{ name: string; kit: Kit }>()
+  const kit = shallowRef<{ name: string; kit: Kit; outputsSaid: number }>()
   const refused = ref<string[]>([])
   const sent = ref(0)
   const toSend = ref(0)
@@ -63,7 +63,7 @@ export function useBroughtSounds() {
     const { path } = found
     try {
       const read = await sendKit<BroughtKit>(`/api/documents/${document.head!.id}/machines/kit-file`, found)
-      kit.value = { name: path, kit: read.kit }
+      kit.value = { name: path, kit: read.kit, outputsSaid: read.outputsSaid }
       refused.value = [...refused.value, ...read.leftOut]
     } catch (error) {
       refused.value = [...refused.value, `${path}: ${sentenceOf(error)}`]

@@ -27,9 +27,21 @@ internal static class KitWords
         PinTogether e => $"{string.Join(", ", e.Lines)} of {t.Name(e.Channel)} stay together",
         KeepFamilyWhole e => $"{e.Family} of {t.Name(e.Channel)} {(e.On ? "stays whole" : "may be divided")}",
         SetKitUse e => $"{t.Name(e.Channel)} {(e.FirstReserved ? "keeps its first output for the rest" : "uses its first output like any other")}; mono pieces {(e.MonoSharesPairs ? "share a pair" : "take one each")}",
+        SetOutputs e when OnFirstToo(t.KitOf(e.Channel.Value), e) is { Count: > 0 } lines =>
+            $"{string.Join(", ", lines.Select(l => l.Name))} of {t.Name(e.Channel)} {(lines.Count == 1 ? "leaves" : "leave")} {(lines[0].Microphone.AlsoOnFirst ? "by the first output as well" : "the first output")}",
         SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
         _ => null,
     };
+
+    /// <returns>The lines that come to the first output beside their own, or leave it, where nothing else changes.</returns>
+    private static List<KitLine> OnFirstToo(Kit? was, SetOutputs edit)
+    {
+        if (was is null || edit.Splits.Count > 0)
+            return [];
+        var changed = edit.Kit.Lines.Zip(was.Lines).Where(l => l.First.Microphone.AlsoOnFirst != l.Second.Microphone.AlsoOnFirst).Select(l => l.First).ToList();
+        bool IsAll() => edit.Kit.Equals(was.Rewired(l => l.Microphone with { AlsoOnFirst = edit.Kit.Lines[l.Index].Microphone.AlsoOnFirst }));
+        return edit.Kit.Lines.Count == was.Lines.Count && changed.Select(l => l.Microphone.AlsoOnFirst).Distinct().Count() == 1 && IsAll() ? changed : [];
+    }
 
     private static string OutputName(Kit? kit, int number) =>
         number == 1 ? "the first output" : kit is not null && number >= 1 && number <= kit.Outputs.Count ? kit.JackLabel(number) : $"output {number}";
@@ -66,7 +78,9 @@ internal static class KitWords
             yield return "another pan";
         if (was.NeighboursDb != now.NeighboursDb)
             yield return now.NeighboursDb is { } heard ? $"hears its neighbours at {new Decibels(heard)}" : "hears no neighbours";
-        if ((was.Importance, was.Stay, was.Together, was.AlsoOnFirst) != (now.Importance, now.Stay, now.Together, now.AlsoOnFirst))
+        if (was.AlsoOnFirst != now.AlsoOnFirst)
+            yield return now.AlsoOnFirst ? "by the first output as well" : "off the first output";
+        if ((was.Importance, was.Stay, was.Together) != (now.Importance, now.Stay, now.Together))
             yield return "another place";
     }
 }

@@ -18,7 +18,7 @@ public sealed class EmptySplit : ISoundcheckRule
         let number = SplitKit.NumberOf(split)
         where !kit.LinesAt(number).Any()
         select new Finding(Id, Severity.Hint, [split.Id],
-            $"{split.Name} takes {kit.Kit.JackLabel(number)} of {kit.Player.Name}, by which no piece leaves.",
+            $"{split.Name} takes {kit.Kit.JacksSaid(number)} of {kit.Player.Name}, by which no piece leaves.",
             [new($"Remove {split.Name}", Removed(kit, split))]);
 
     /// <summary>With it goes the gap that it would leave.</summary>

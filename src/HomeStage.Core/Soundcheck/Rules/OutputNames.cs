@@ -19,7 +19,7 @@ public sealed class OutputNames : ISoundcheckRule
         let output = kit.Kit.Outputs[number - 1]
         where output.Name != split.Name && kit.Splits.First(s => SplitKit.NumberOf(s) == number) == split
         select new Finding(Id, Severity.Hint, [split.Id],
-            $"{kit.Kit.JackLabel(number)} of {kit.Player.Name} is called {output.Name} there and {split.Name} here.",
+            $"{kit.Kit.JacksSaid(number).AtFirst()} of {kit.Player.Name} is called {output.Name} there and {split.Name} here.",
             [
                 new($"Call the output {split.Name}", [new SetOutputs(kit.Player.Id, kit.Kit with { Outputs = kit.Kit.Outputs.SetItem(number - 1, output with { Name = split.Name }) }, [])]),
                 new($"Call the channel {output.Name}", [new RenameChannel(split.Id, output.Name)]),

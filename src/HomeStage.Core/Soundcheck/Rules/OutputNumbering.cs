@@ -19,11 +19,11 @@ public sealed class OutputNumbering : ISoundcheckRule
         {
             if (Misplaced(kit) is { } row)
                 yield return new(Id, Severity.Hint, [kit.Player.Id],
-                    $"{row.Name} takes {kit.Kit.JackLabel(SplitKit.NumberOf(row))} of {kit.Player.Name} and stands after a split with a higher number.",
+                    $"{row.Name} takes {kit.Kit.JacksSaid(SplitKit.NumberOf(row))} of {kit.Player.Name} and stands after a split with a higher number.",
                     [InOrder(template, kit)]);
-            else if (OutputGaps.Closing(kit) is { } closing)
+            else if (OutputGaps.Closing(kit) is { } closing && OutputGaps.Of(kit).ToList() is var gaps)
                 yield return new(Id, Severity.Hint, [kit.Player.Id],
-                    $"{string.Join(", ", OutputGaps.Of(kit).Select(kit.Kit.JackLabel))} of {kit.Player.Name} is left out between others.", [new("Close the gap", [closing])]);
+                    $"{kit.Kit.JacksSaid(gaps).AtFirst()} of {kit.Player.Name} {(gaps.Count == 1 ? "is" : "are")} left out between others.", [new("Close the gap", [closing])]);
         }
     }
 

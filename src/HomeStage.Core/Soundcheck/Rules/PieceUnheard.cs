@@ -15,10 +15,10 @@ public sealed class PieceUnheard : ISoundcheckRule
 
     public IEnumerable<Finding> Look(Template template, string act) =>
         from kit in SplitKit.AllOf(template)
-        let unheard = kit.Kit.Lines.Where(l => l.Output != 1 && !kit.HasSplit(l.Output)).ToList()
+        let unheard = kit.Kit.Lines.Where(l => l.Microphone.SoundsOn().All(o => o != 1 && !kit.HasSplit(o))).ToList()
         where unheard.Count > 0
         select new Finding(Id, Severity.Blocker, [kit.Player.Id],
-            $"{string.Join(", ", unheard.Select(p => p.Name))}: no channel takes {string.Join(", ", unheard.Select(p => p.Output).Distinct().Select(kit.Kit.JackLabel))} of {kit.Player.Name}, so nobody hears {(unheard.Count == 1 ? "it" : "them")}.",
+            $"{string.Join(", ", unheard.Select(p => p.Name))}: no channel takes {kit.Kit.JacksSaid([.. unheard.Select(p => p.Output).Distinct()])} of {kit.Player.Name}, so nobody hears {(unheard.Count == 1 ? "it" : "them")}.",
             [
                 new(unheard.Count == 1 ? "Give it a split" : "Give them splits", MissingSplits.Of(template, kit.Player, kit.Kit, unheard.Select(p => p.Output)).ToSequence()),
                 new($"Put {(unheard.Count == 1 ? "it" : "them")} on the first output", [new SetOutputs(kit.Player.Id, OnFirst(kit.Kit, unheard), [])]),

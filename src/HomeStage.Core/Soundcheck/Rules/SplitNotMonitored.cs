@@ -17,6 +17,6 @@ public sealed class SplitNotMonitored : ISoundcheckRule
         from split in kit.Splits
         where split.Source is OutputSource { Monitored: false }
         select new Finding(Id, Severity.Blocker, [split.Id],
-            $"{split.Name} is not monitored, so what leaves by {kit.Kit.JackLabel(SplitKit.NumberOf(split))} of {kit.Player.Name} is not heard.",
+            $"{split.Name} is not monitored, so what leaves by {kit.Kit.JacksSaid(SplitKit.NumberOf(split))} of {kit.Player.Name} is not heard.",
             [new("Switch its monitoring on", [new SetSource(split.Id, ((OutputSource)split.Source!) with { Monitored = true })])]);
 }

@@ -86,7 +86,7 @@ function press(piece: Part, index: number) {
       <svg :width="inner" :height="whole" :style="{ left: `${nameWidth}px` }" aria-hidden="true">
         <path
           v-for="band in bands"
-          :key="band.index"
+          :key="band.key"
           :d="band.d"
           :stroke-width="band.thick"
           :class="{ on: band.index === chosen, lit: band.lit }"

@@ -56,6 +56,19 @@ function value(event: Event) {
       </option>
     </select>
   </dd>
+  <template v-if="microphone.output !== 1">
+    <dt></dt>
+    <dd>
+      <label class="tick"
+        ><input
+          type="checkbox"
+          :checked="microphone.alsoOnFirst ?? false"
+          @change="edits.putMicrophone({ alsoOnFirst: ($event.target as HTMLInputElement).checked })"
+        />
+        and by {{ outputs[0]?.jackLabel }} as well</label
+      >
+    </dd>
+  </template>
   <dt><label for="piece-width">Width</label></dt>
   <dd class="value">
     <select
@@ -113,7 +126,7 @@ function value(event: Event) {
   <template v-if="family">
     <dt>Plans</dt>
     <dd>
-      <label class="whole"
+      <label class="tick"
         ><input
           type="checkbox"
           :checked="(kit.whole ?? []).includes(family)"
@@ -146,7 +159,7 @@ dd :deep([role='spinbutton']) {
   text-align: left;
 }
 
-.whole {
+.tick {
   display: flex;
   align-items: center;
   gap: 6px;

@@ -29,27 +29,27 @@ export function useBandPlaces(props: Shown, width: Ref<number>, height: Ref<numb
     props.pieces.map(({ piece }, i) => i === 0 || familyOf(props.pieces[i - 1]!.piece) !== familyOf(piece)),
   )
   const bands = computed(() => {
-    return props.pieces.flatMap(({ index, piece }, row) => {
-      const place = shown.value.findIndex((line) => line.pieces.includes(index))
-      if (place < 0) return []
-      const line = shown.value[place]!
-      const among = line.pieces.length
-      const nth = props.pieces.filter((p) => line.pieces.includes(p.index)).findIndex((p) => p.index === index)
-      const thick = Math.min(9, (lineHeight.value - 10) / among)
-      const from = (row + 0.5) * rowHeight.value
-      const to = (place + 0.5) * lineHeight.value + (nth - (among - 1) / 2) * thick
-      const half = inner.value / 2
-      return [
-        {
-          index,
-          hue: hues.value.get(familyOf(piece)) ?? 200,
-          thick: Math.min(thick, 8),
-          d: `M0 ${from}C${half} ${from} ${half} ${to} ${inner.value} ${to}`,
-          lit: piece.note !== null && piece.note === props.firing,
-        },
-      ]
-    })
+    return props.pieces.flatMap(({ index, piece }, row) =>
+      shown.value.flatMap((line, place) => (line.pieces.includes(index) ? [band(index, piece, row, line, place)] : [])),
+    )
   })
+
+  function band(index: number, piece: Part, row: number, line: OutputLine, place: number) {
+    const among = line.pieces.length
+    const nth = props.pieces.filter((p) => line.pieces.includes(p.index)).findIndex((p) => p.index === index)
+    const thick = Math.min(9, (lineHeight.value - 10) / among)
+    const from = (row + 0.5) * rowHeight.value
+    const to = (place + 0.5) * lineHeight.value + (nth - (among - 1) / 2) * thick
+    const half = inner.value / 2
+    return {
+      key: `${index} ${line.number}`,
+      index,
+      hue: hues.value.get(familyOf(piece)) ?? 200,
+      thick: Math.min(thick, 8),
+      d: `M0 ${from}C${half} ${from} ${half} ${to} ${inner.value} ${to}`,
+      lit: piece.note !== null && piece.note === props.firing,
+    }
+  }
 
   return {
     narrow,
