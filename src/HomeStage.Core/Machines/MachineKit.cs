@@ -36,7 +36,7 @@ internal static class MachineKit
         var kit = new Kit(wanted.Where(p => NoteOf(p) is not null).Select(p => p.Made(NoteOf(p)!.Value)).ToSequence(), Outputs(wish).ToSequence(), wish.FirstReserved)
         {
             Far = far.ToSequence(),
-            Jacks = wish.Outputs.Count > 0 ? wish.Use : !wish.InPairs ? JackUse.Singles : wish.MonoSharesPairs ? JackUse.Halves : JackUse.Pairs,
+            Jacks = UseOf(wish),
         };
         var noteless = wanted.Where(p => NoteOf(p) is null).Select(p => $"{p.Name}: no note is left");
         return (kit, [.. listed.NotUnderstood, .. folder.Unplaced, .. folder.Further, .. apart, .. noteless]);
@@ -72,6 +72,13 @@ internal static class MachineKit
 
     /// <summary>A piece that is still without a note, and how it is made once it has one.</summary>
     private sealed record Wanted(string Name, string Family, int? Note, Func<int, Piece> Made);
+
+    /// <returns>Null for as the outputs show.</returns>
+    private static JackUse? UseOf(MachineWish wish) =>
+        wish is { LeavesAsBrought: true, Brought: not null, InPairs: false } ? null
+        : wish is { LeavesAsBrought: false, Outputs.Count: > 0 } ? wish.Use
+        : !wish.InPairs ? JackUse.Singles
+        : wish.MonoSharesPairs ? JackUse.Halves : JackUse.Pairs;
 
     private static IEnumerable<KitOutput> Outputs(MachineWish wish) =>
         (wish is { LeavesAsBrought: true, Brought: { } brought } ? FileOutputs.Of(brought, wish.InPairs, wish.FirstReserved)

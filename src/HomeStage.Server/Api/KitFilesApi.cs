@@ -154,7 +154,9 @@ internal static class KitFilesApi
         return result.As(read =>
         {
             var last = read.Pieces.Max(p => p.Output);
-            var outputs = kit.Outputs.Concat(Enumerable.Range(kit.Outputs.Count + 1, Math.Max(0, last - kit.Outputs.Count)).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo)));
+            // The outputs of an SFZ are pairs.
+            var here = kit.Pieces.Count > 0 ? kit.Outputs : kit.Outputs.Select(o => o with { Format = ChannelFormat.Stereo });
+            var outputs = here.Concat(Enumerable.Range(kit.Outputs.Count + 1, Math.Max(0, last - kit.Outputs.Count)).Select(n => new KitOutput($"Output {n}", ChannelFormat.Stereo)));
             return new KitTable(kit with { Outputs = outputs.ToSequence(), Pieces = read.Pieces.Select(PieceOf).ToSequence(), Far = [] }, read.LeftOut);
         });
     }

@@ -55,6 +55,17 @@ public class FileOutputsTests
     }
 
     [Fact]
+    public void APairThatTheFileSays_IsAPair_ThoughOnlyASinglePieceLeavesByIt()
+    {
+        var pairs = Said with { Outputs = Said.Outputs.Select(o => o with { Format = ChannelFormat.Stereo }).ToSequence() };
+
+        var (after, player) = Made(Wish with { Brought = pairs });
+        var kit = after.KitOf(player.Value)!;
+
+        Assert.Equal(("3–4", JackUse.Pairs), (kit.JackLabel(2), kit.Use));
+    }
+
+    [Fact]
     public void PlannedAnew_NothingOfTheFilesOutputsIsLeft()
     {
         var (after, player) = Made(Wish with { LeavesAsBrought = false, Brought = Said.At("Chip", m => m with { AlsoOnFirst = true }) });

@@ -10,6 +10,10 @@ public class CapitalsTests
     [InlineData("Q", "Q")]
     [InlineData("12 dB/oct", "12 dB/oct")]
     [InlineData("Ähre", "ähre")]
+    [InlineData("Closed Hi Hat", "Closed Hi Hat")]
+    [InlineData("Open Hi-Hat", "Open Hi-Hat")]
+    [InlineData("Snare A", "snare A")]
+    [InlineData("Crash Cymbal 1", "Crash Cymbal 1")]
     [InlineData("", "")]
     public void WithinASentence_UnitsLettersAndAbbreviationsStay(string name, string expected) => Assert.Equal(expected, name.InASentence());
 
