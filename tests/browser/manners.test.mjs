@@ -455,3 +455,16 @@ test('a mend that is pressed in the soundcheck leaves the keys there, so that Es
   await found.waitFor({ state: 'detached' })
   assert.ok((await channels(id)).some((c) => c.name === 'Tin reed'))
 })
+
+test('once the last one under a bus has gone the one before it is chosen, then the bus, and not the next one', async () => {
+  const { id } = await (await page.request.post(`${stage.address}/api/templates`, { data: { name: 'Sawmill' } })).json()
+  const made = (kind, name, under) => ({ type: 'make-channel', wish: { kind, name, under } })
+  await stage.post(`/api/documents/${id}/edits`, { revision: 0, edits: [made('bus', 'Shed', 'mix-bus'), made('audio', 'Ash', 'shed'), made('audio', 'Beech', 'shed'), made('bus', 'Barn', 'mix-bus')] })
+  await page.goto(`${stage.address}/templates/${id}`)
+  await row(page, 'Beech').click()
+  await page.keyboard.press('Delete')
+  await settles(chosen, 'ash')
+  await page.keyboard.press('Delete')
+  await settles(chosen, 'shed')
+  assert.deepEqual((await channels(id)).map((c) => c.name).slice(-2), ['Shed', 'Barn'])
+})

@@ -24,6 +24,14 @@ export function useTreeKeys(tree: Tree, choosing: Choosing, moves: ReturnType<ty
     await choosing.select(document.rows.get(row.channel.id), true)
   }
 
+  /** What is chosen once a row has gone: the next one that stands beside it, else the one before, else what they feed. */
+  function heirOf(row: ChannelRow, at: number, shown: ChannelRow[]) {
+    const goes = ({ channel: { id, source } }: ChannelRow) =>
+      document.chosen.has(id) || (source?.type === 'output' && document.chosen.has(source.instrument as string))
+    const isBeside = (r: ChannelRow) => r.channel.destination === row.channel.destination && !goes(r)
+    return shown.slice(at + 1).find(isBeside) ?? shown.slice(0, at).findLast(isBeside) ?? tree.parentOf(row)
+  }
+
   async function remove(next?: ChannelRow) {
     if (await many.remove()) await choosing.select(next && document.rows.get(next.channel.id), true)
   }
@@ -66,7 +74,7 @@ export function useTreeKeys(tree: Tree, choosing: Choosing, moves: ReturnType<ty
       'paste': () => copied.ask(),
       'mute': () => many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted })),
       'listen': () => (listening.point = listening.point === id || document.can(row).standsOnce ? null : id),
-      'remove': () => remove(shown.slice(at + 1).find((r) => !document.chosen.has(r.channel.id)) ?? shown[at - 1]),
+      'remove': () => remove(heirOf(row, at, shown)),
     } // prettier-ignore
   }
 
