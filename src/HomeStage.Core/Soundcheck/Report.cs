@@ -13,7 +13,7 @@ public sealed record Report(Sequence<Finding> Open, Sequence<Finding> Accepted)
     /// <summary>Every rule, in the order in which findings of one weight are listed.</summary>
     public static IReadOnlyList<ISoundcheckRule> Rules { get; } =
     [
-        new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new AroundTheMain(),
+        new ReachesNoOutput(), new SameSourceTwice(), new MonoDestination(), new SoundFolded(), new AroundTheMain(),
         new PieceUnheard(), new OutputBeyond(), new OtherOutputs(), new SplitNotMonitored(), new HeardTwice(), new PinnedApart(), new EmptySplit(), new CalledOtherwise(), new OutputNames(), new OutputNumbering(),
         new FaderHeld(), new HeldTwice(), new MovesWhatIsOff(), new NeedsKey(), new StripOnNotes(), new StripOnTake(), new TwoLimiters(), new WideBass(),
         new KeyWithoutFeed(), new FeedIntoClosedKey(), new FeedFromSilence(), new FeedFromClosedFader(), new TriggerHeard(), new TriggerWithoutNotes(), new DuckerNotRecovered(), new LowEndDrivesBus(), new DuckerOnEveryMember(), new WideFeed(),

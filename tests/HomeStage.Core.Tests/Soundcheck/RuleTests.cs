@@ -210,6 +210,7 @@ public class RuleTests
             InOrder.With(new PutSend(new("low"), new(new("drums"), new(-6), TapPoint.Pre))),
         ]),
         ("mono-destination", [InOrder.With(new SetFormat(new("drums"), ChannelFormat.Mono))]),
+        ("sound-folded", [InOrder.With(Loop(null)), InOrder.With(Loop(new InputSource(1)))]),
         ("around-the-main", [InOrder.With(new AddChannel(new() { Id = new("ref"), Name = "Ref track", Kind = ChannelKind.Audio, Destination = EmptyStage.MixBus, Source = new InputSource(3, 4) }))]),
         ("default-name", [InOrder.With(new AddChannel(Tone("x", "mix-bus").Channel with { Name = "Instrument 3" }))]),
         ("doubled-name", [InOrder.With(new AddChannel(Tone("x", "mix-bus").Channel with { Name = "tone LOW" }))]),
@@ -250,6 +251,12 @@ public class RuleTests
     ];
 
     private static (string Rule, Template[] Faults)[] Faults() => [.. OfTheTemplate(), .. StudioFaults.In(InOrder), .. StrikeFaults.In(InOrder)];
+
+    private static Edit[] Loop(Source? source) =>
+    [
+        new AddChannel(new() { Id = new("loop"), Name = "Shaker loop", Kind = ChannelKind.Audio, Format = ChannelFormat.Mono, Destination = EmptyStage.MixBus, Source = source }),
+        new PutStarter(new("loop"), new("Slate", Here, true, new(0), [])), new PutStarter(new("loop"), new("Rain", Here with { Lanes = 2 }, true, new(0), [])),
+    ];
 
     private static Template WithSample(Func<Piece, Piece> change)
     {
