@@ -468,3 +468,26 @@ test('once the last one under a bus has gone the one before it is chosen, then t
   await settles(chosen, 'shed')
   assert.deepEqual((await channels(id)).map((c) => c.name).slice(-2), ['Shed', 'Barn'])
 })
+
+test('quick presses go on from each other, though no answer has come in between', async () => {
+  const { id } = await (await page.request.post(`${stage.address}/api/templates`, { data: { name: 'Treadmill' } })).json()
+  await stage.post(`/api/documents/${id}/edits`, { revision: 0, edits: [{ type: 'make-channel', wish: { kind: 'instrument', name: 'Flail' } }, { type: 'make-insert', channel: 'flail', processor: 'chorus', device: null, place: null }] })
+  await page.goto(`${stage.address}/templates/${id}`)
+  await row(page, 'Flail').click()
+  await side().getByRole('button', { name: /^Chorus/ }).click()
+  const live = side().getByText('Live in').locator('..')
+  const revision = async () => (await stage.get(`/api/documents/${id}`)).head.revision
+  const before = await revision()
+  await slowly(page, '**/edits', async () => {
+    await row(page, 'Flail').press('m')
+    await row(page, 'Flail').press('m')
+    await side().getByRole('button', { name: /^Flail in Record/ }).dblclick()
+    await live.getByLabel('Record').click({ force: true })
+    await live.getByLabel('Mix').click({ force: true })
+    await settles(revision, before + 6)
+  })
+  const flail = (await channels(id)).find((c) => c.id === 'flail')
+  assert.equal(flail.muted, false)
+  assert.equal(flail.stages.record, 'in-the-wings')
+  assert.deepEqual(flail.inserts.find((i) => i.processor === 'chorus').parkedIn.toSorted(), ['mix', 'record'])
+})

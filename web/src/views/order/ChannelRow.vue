@@ -9,12 +9,14 @@ import Icon from '@/parts/Icon.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useTurns } from '@/state/useTurns'
 import { useFindings } from '@/state/findings'
 import { useStudio } from '@/state/studio'
 
 const props = defineProps<{ row: ChannelRow; focusable: boolean; folded: boolean; renaming: boolean; drop?: Side }>()
 const emit = defineEmits<{ fold: [row: ChannelRow, on: boolean]; renamed: [row: ChannelRow, name?: string] }>()
 const document = useDocument()
+const turns = useTurns()
 const catalogue = useCatalogue()
 const findings = useFindings()
 const studio = useStudio()
@@ -71,9 +73,7 @@ function pan(value: number | null) {
   void document.edit([{ type: 'set-pan', channel: channel.value.id, pan: value ?? 0 }], channel.value.id)
 }
 
-function mute() {
-  void document.edit([{ type: 'set-mute', channel: channel.value.id, muted: !channel.value.muted }], channel.value.id)
-}
+const mute = () => turns.mute([channel.value.id])
 </script>
 
 <template>

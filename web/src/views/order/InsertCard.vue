@@ -5,6 +5,7 @@ import type { Channel, Edit, Insert } from '@/api/types'
 import Icon from '@/parts/Icon.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useTurns } from '@/state/useTurns'
 import { useTakeOut } from '@/state/useTakeOut'
 import { useListening } from '@/state/listening'
 import { numberText } from '@/parts/decibels'
@@ -12,6 +13,7 @@ import { numberText } from '@/parts/decibels'
 const props = defineProps<{ channel: Channel; insert: Insert; place: number; open: boolean }>()
 defineEmits<{ toggle: [] }>()
 const document = useDocument()
+const turns = useTurns()
 const takeOut = useTakeOut()
 const catalogue = useCatalogue()
 const listening = useListening()
@@ -33,11 +35,7 @@ function send(edit: Edit) {
   void document.edit([edit], props.channel.id)
 }
 
-function park() {
-  const { act } = document
-  const parkedIn = parked.value ? props.insert.parkedIn.filter((id) => id !== act) : [...props.insert.parkedIn, act]
-  send({ type: 'park-insert', ...about.value, parkedIn })
-}
+const park = () => turns.park(props.channel.id, [props.insert.id], document.act)
 </script>
 
 <template>

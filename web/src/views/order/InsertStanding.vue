@@ -1,20 +1,17 @@
 <script setup lang="ts">
 import type { Edit, Insert } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { useTurns } from '@/state/useTurns'
 
 /** In which acts an insert is live, and what it waits for. */
 const props = defineProps<{ channel: string; insert: Insert }>()
 const document = useDocument()
+const turns = useTurns()
 const reasons = { 'song-key': "the song's key", person: 'a person', other: 'something else' } as const
 type Reason = keyof typeof reasons
 
 function send(edit: Edit) {
   void document.edit([edit], props.channel)
-}
-
-function park(act: string, live: boolean) {
-  const parkedIn = live ? props.insert.parkedIn.filter((id) => id !== act) : [...props.insert.parkedIn, act]
-  send({ type: 'park-insert', channel: props.channel, insert: props.insert.id, parkedIn })
 }
 
 function wait(what: Reason | '', note = '') {
@@ -32,7 +29,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       ><input
         type="checkbox"
         :checked="!insert.parkedIn.includes(act.id)"
-        @change="park(act.id, ($event.target as HTMLInputElement).checked)"
+        @change="turns.park(channel, [insert.id], act.id, ($event.target as HTMLInputElement).checked)"
       />
       {{ act.name }}</label
     >
@@ -42,7 +39,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       :class="{ on: insert.off }"
       :aria-pressed="insert.off"
       title="Off in every act, until it is wanted; which acts it is live in stays as it is"
-      @click="send({ type: 'switch-insert', channel, insert: insert.id, off: !insert.off })"
+      @click="turns.switchOff(channel, insert.id)"
     >
       Off everywhere
     </button>

@@ -6,9 +6,11 @@ import type { ChannelFormat, StageState } from '@/api/types'
 import Picker from '@/parts/Picker.vue'
 import ValueField from '@/parts/ValueField.vue'
 import { useDocument } from '@/state/document'
+import { useTurns } from '@/state/useTurns'
 
 /** What several chosen channels have in common, and can be given alike. */
 const document = useDocument()
+const turns = useTurns()
 const many = useManyEdits()
 const channels = computed(() => many.rows.value.map((r) => r.channel))
 const actName = computed(() => document.head?.acts.find((a) => a.id === document.act)?.name)
@@ -100,7 +102,7 @@ function widen(format: string) {
         class="plain bare"
         :class="{ on: allMuted }"
         :aria-pressed="allMuted"
-        @click="many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted: !allMuted }))"
+        @click="turns.mute(many.ids.value)"
       >
         Mute
       </button>

@@ -1,21 +1,18 @@
 <script setup lang="ts">
 import type { Channel, StageState } from '@/api/types'
 import { useDocument } from '@/state/document'
+import { nextState, useTurns } from '@/state/useTurns'
 
 /** Where a channel stands in each act: one mark an act, each press one state on. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
-const states: Record<StageState, { name: string; means: string; next: StageState }> = {
-  'on-stage': { name: 'on stage', means: 'shown, running', next: 'behind-the-curtain' },
-  'behind-the-curtain': { name: 'behind the curtain', means: 'hidden, running', next: 'in-the-wings' },
-  'in-the-wings': { name: 'in the wings', means: 'hidden, resting', next: 'on-stage' },
+const turns = useTurns()
+const states: Record<StageState, { name: string; means: string }> = {
+  'on-stage': { name: 'on stage', means: 'shown, running' },
+  'behind-the-curtain': { name: 'behind the curtain', means: 'hidden, running' },
+  'in-the-wings': { name: 'in the wings', means: 'hidden, resting' },
 }
 const stateIn = (act: string) => props.channel.stages[act] ?? 'on-stage'
-
-function turn(act: string) {
-  const state = states[stateIn(act)].next
-  void document.edit([{ type: 'set-stage', channel: props.channel.id, act, state }], props.channel.id)
-}
 </script>
 
 <template>
@@ -28,8 +25,8 @@ function turn(act: string) {
       class="plain bare"
       :class="[stateIn(act.id), { lit: act.id === document.act }]"
       :aria-label="`${channel.name} in ${act.name}: ${states[stateIn(act.id)].name}`"
-      :title="`In ${act.name} ${states[stateIn(act.id)].name}: ${states[stateIn(act.id)].means}. Press for ${states[states[stateIn(act.id)].next].name}.`"
-      @click="turn(act.id)"
+      :title="`In ${act.name} ${states[stateIn(act.id)].name}: ${states[stateIn(act.id)].means}. Press for ${states[nextState[stateIn(act.id)]].name}.`"
+      @click="turns.stand(channel.id, act.id)"
     >
       <svg width="11" height="11" viewBox="0 0 12 12" aria-hidden="true">
         <circle cx="6" cy="6" r="4.6" fill="none" stroke="currentColor" stroke-width="1.3" />

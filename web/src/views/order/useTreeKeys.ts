@@ -9,6 +9,7 @@ import type { ChannelRow } from '@/api/types'
 import { actOf } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useListening } from '@/state/listening'
+import { useTurns } from '@/state/useTurns'
 
 const page = 15
 
@@ -17,6 +18,7 @@ export function useTreeKeys(tree: Tree, choosing: Choosing, moves: ReturnType<ty
   const document = useDocument()
   const listening = useListening()
   const many = useManyEdits()
+  const turns = useTurns()
   const copied = useCopied()
 
   async function follow(row: ChannelRow, move: Promise<boolean> | undefined) {
@@ -44,7 +46,6 @@ export function useTreeKeys(tree: Tree, choosing: Choosing, moves: ReturnType<ty
   function actsOn(row: ChannelRow, at: number, shown: ChannelRow[]): Record<RowAct, () => unknown> {
     const { id } = row.channel
     const isFolded = document.folded.has(id)
-    const muted = !row.channel.muted
     const to = (index: number) => choosing.select(shown[Math.min(Math.max(index, 0), shown.length - 1)], true)
     return {
       'above': () => choosing.select(shown[at - 1], true),
@@ -72,7 +73,7 @@ export function useTreeKeys(tree: Tree, choosing: Choosing, moves: ReturnType<ty
       'duplicate-alone': () => made(many.duplicate(true)),
       'copy': () => void copied.take(row),
       'paste': () => copied.ask(),
-      'mute': () => many.each(({ channel }) => ({ type: 'set-mute', channel: channel.id, muted })),
+      'mute': () => turns.mute(many.ids.value),
       'listen': () => (listening.point = listening.point === id || document.can(row).standsOnce ? null : id),
       'remove': () => remove(heirOf(row, at, shown)),
     } // prettier-ignore

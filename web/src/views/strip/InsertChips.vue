@@ -5,12 +5,14 @@ import { useInsertChoices } from '@/devices/useInsertChoices'
 import Picker from '@/parts/Picker.vue'
 import { useCatalogue } from '@/state/catalogue'
 import { useDocument } from '@/state/document'
+import { useTurns } from '@/state/useTurns'
 import { useTakeOut } from '@/state/useTakeOut'
 
 /** The strip as a row of its inserts: chosen by a press, moved by dragging or by Alt and the arrows, switched by p. */
 const props = defineProps<{ channel: Channel }>()
 const chosen = defineModel<string | undefined>('chosen', { required: true })
 const document = useDocument()
+const turns = useTurns()
 const takeOut = useTakeOut()
 const catalogue = useCatalogue()
 const choices = useInsertChoices()
@@ -46,15 +48,7 @@ function move(from: number, to: number) {
 }
 
 function park(index: number) {
-  const insert = props.channel.inserts[index]!
-  const { act } = document
-  const parkedIn = insert.parkedIn.includes(act)
-    ? insert.parkedIn.filter((id) => id !== act)
-    : [...insert.parkedIn, act]
-  void document.edit(
-    [{ type: 'park-insert', channel: props.channel.id, insert: insert.id, parkedIn }],
-    props.channel.id,
-  )
+  void turns.park(props.channel.id, [props.channel.inserts[index]!.id], document.act)
 }
 
 function press(index: number, event: KeyboardEvent) {

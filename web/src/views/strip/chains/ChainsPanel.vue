@@ -7,11 +7,13 @@ import type { Chain, ChainControl, Channel, Insert, ShelfPart } from '@/api/type
 import KeepOnShelf from '@/parts/KeepOnShelf.vue'
 import TextField from '@/parts/TextField.vue'
 import { useDocument } from '@/state/document'
+import { useTurns } from '@/state/useTurns'
 import { useTakeOut } from '@/state/useTakeOut'
 
 /** The chains of a strip: each with its controls, what they move, and the ways to the shelf and apart. */
 const props = defineProps<{ channel: Channel }>()
 const document = useDocument()
+const turns = useTurns()
 const takeOut = useTakeOut()
 const { titleOf, parametersOf } = useInsertTitles()
 const keeping = ref(false)
@@ -59,17 +61,8 @@ async function add(chain: Chain) {
 
 /** All of it is live or parked in this act, in one gesture. */
 function park(chain: Chain) {
-  const { act } = document
-  const parked = isParked(chain)
-  void document.edit(
-    members(chain).map((i) => ({
-      type: 'park-insert' as const,
-      channel: props.channel.id,
-      insert: i.id,
-      parkedIn: parked ? i.parkedIn.filter((id) => id !== act) : [...i.parkedIn.filter((id) => id !== act), act],
-    })),
-    props.channel.id,
-  )
+  const inserts = members(chain).map(({ id }) => id)
+  void turns.park(props.channel.id, inserts, document.act)
 }
 
 /** With its inserts. */
