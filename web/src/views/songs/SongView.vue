@@ -169,6 +169,7 @@ onMounted(async () => {
 dl {
   display: grid;
   grid-template-columns: 110px 1fr;
+  align-items: baseline;
   gap: 7px 12px;
   margin: 0 0 22px;
   color: var(--text-2);
