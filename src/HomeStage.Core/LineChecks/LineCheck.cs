@@ -1,4 +1,3 @@
-using HomeStage.Core.Kits;
 using HomeStage.Core.Media;
 using HomeStage.Core.Outputs;
 using HomeStage.Core.Sound;
