@@ -164,7 +164,7 @@ h3 {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 6px;
-  margin: 6px 0 0 -6px;
+  margin: 6px 0 0;
 }
 
 .place {
