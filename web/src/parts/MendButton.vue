@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { sentenceOf } from '@/api/client'
 import type { Edit, Preview } from '@/api/types'
 import { useDocument } from '@/state/document'
@@ -11,16 +11,31 @@ const document = useDocument()
 const preview = ref<Preview>()
 const trouble = ref<string>()
 const mostShown = 5
+const wanted = computed(() => JSON.stringify(props.edits))
 
-async function look() {
-  if (preview.value) return (preview.value = undefined)
+function look() {
+  if (preview.value) preview.value = undefined
+  else void ask()
+}
+
+async function ask() {
   trouble.value = undefined
+  const asked = wanted.value
   try {
-    preview.value = await previewOf(document.head!.id, document.act, props.edits)
+    const answer = await previewOf(document.head!.id, document.act, props.edits)
+    // What would be done may have changed meanwhile.
+    if (asked === wanted.value) preview.value = answer
+    else await ask()
   } catch (error) {
+    preview.value = undefined
     trouble.value = sentenceOf(error)
   }
 }
+
+/** What is told is what would be done: another tab may have changed it. */
+watch(wanted, () => {
+  if (preview.value) void ask()
+})
 
 async function mend() {
   preview.value = undefined
