@@ -85,6 +85,7 @@ test('after a button was pressed by mouse the keys are the place’s again; pres
   await clap.click()
   const mark = side().getByRole('button', { name: /^Clap in Record/ })
   await mark.click()
+  await settles(() => page.evaluate(() => document.activeElement?.dataset.id), 'clap')
   await page.keyboard.press('m')
   await settles(async () => (await channel('clap')).muted, true)
   await clap.getByRole('button', { name: 'Muted Clap' }).click()
