@@ -163,6 +163,22 @@ public class UploadsApiTests(RunningServer server) : IClassFixture<RunningServer
         Assert.Equal(("Cistern", 41, 44100), (piece["name"]!.ToString(), (int)piece["note"]!, (int)piece["sample"]!["sampleRateHz"]!));
     }
 
+    /// <summary>The opcode "output" counts pairs from 0 (SFZ 2, as it is in common use).</summary>
+    [Fact]
+    public async Task TheOutputsOfAnSfz_ArePairs_AndAMachineLeavesByThem()
+    {
+        using var form = new MultipartFormDataContent
+        {
+            { new ByteArrayContent("<region> key=41 region_label=Cistern sample=a.wav <region> key=45 region_label=Ladle sample=b.wav output=2"u8.ToArray()), "file", "pipes.sfz" },
+        };
+
+        var answer = await RunningServer.JsonOf(await server.Client.PostAsync($"/api/documents/{await server.NewTemplateAsync()}/machines/kit-file", form));
+
+        var kit = answer["kit"]!;
+        Assert.Equal((2, 1, 3), ((int)answer["outputsSaid"]!, (int)kit["pieces"]![0]!["microphones"]![0]!["output"]!, (int)kit["pieces"]![1]!["microphones"]![0]!["output"]!));
+        Assert.Equal(["stereo", "stereo", "stereo"], kit["outputs"]!.AsArray().Select(o => o!["format"]!.ToString()));
+    }
+
     [Fact]
     public async Task AnSfzWithMoreSoundThanIsTaken_IsRefused_AndSaysHowMuchIs()
     {

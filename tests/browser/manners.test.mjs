@@ -102,6 +102,24 @@ test('after a button was pressed by mouse the keys are the place’s again; pres
   await settles(async () => (await channel('clap')).stages.record ?? 'on-stage', 'on-stage')
 })
 
+test('where the chosen row is not among those that are shown, a tick chooses no other', async () => {
+  await (await fromTop('Clap')).click()
+  await side().getByText('Role, width, polarity, hue').click()
+  const find = page.getByRole('searchbox', { name: 'Find a channel' })
+  await find.fill('Mix bus')
+  await row(page, 'Clap').waitFor({ state: 'detached' })
+
+  await side().getByText('flipped').click()
+
+  await settles(async () => (await channel('clap')).polarityFlipped, true)
+  await settles(() => page.evaluate(() => document.activeElement?.role), 'treegrid')
+  await side().getByRole('heading', { name: 'Clap' }).waitFor()
+  await find.fill('')
+  await settles(chosen, 'clap')
+  await side().getByText('flipped').click()
+  await settles(async () => (await channel('clap')).polarityFlipped, false)
+})
+
 test('after a file was chosen the keys are the place’s again', async () => {
   const { name } = (await channels()).find((c) => c.kind === 'audio')
   await page.getByLabel('Find a channel').fill(name)

@@ -43,6 +43,7 @@ const outputsSaid = computed(() => brought.kit.value?.outputsSaid ?? 0)
 /** Whether the jacks are counted here. */
 const counts = computed(() => !wish.leaves)
 const asBrought = computed(() => wish.leaves === byFile)
+/** The machine of the shelf whose jacks they are: nothing is planned here then. */
 const onShelf = computed(() => (counts.value || asBrought.value ? undefined : wish.leaves))
 const { answer, trouble, ask, settled } = useNewest<Machine>()
 const machine = computed(() => (trouble.value ? undefined : answer.value))
@@ -145,11 +146,11 @@ async function make() {
             >
           </div>
           <MachineSounds v-model:all="wish.allSounds" :brought="brought" />
-          <div class="row" :class="{ known: !counts && !asBrought, said: asBrought }">
-            <label v-if="counts"
+          <div class="row">
+            <label v-if="counts" class="few"
               >Jacks<input v-model.number="wish.jacks" class="field" type="number" min="1" :max="mostJacks"
             /></label>
-            <label v-if="counts || asBrought"
+            <label v-if="!onShelf" class="few"
               >They are<select v-model="wish.inPairs" class="field">
                 <option :value="false">single</option>
                 <option :value="true">in pairs</option>
@@ -161,7 +162,7 @@ async function make() {
                 <option value="ascending">ascending from…</option>
               </select></label
             >
-            <label v-if="wish.notes === 'ascending'"
+            <label v-if="wish.notes === 'ascending'" class="few"
               >First note<input v-model.number="wish.notesFrom" class="field" type="number" min="0" max="127"
             /></label>
           </div>
@@ -172,10 +173,10 @@ async function make() {
               placeholder="by what they carry"
               title="Parted by commas; what is split is called after its pieces"
           /></label>
-          <label v-if="wish.stands === 'here' && (counts || asBrought)" class="tick"
+          <label v-if="wish.stands === 'here' && !onShelf" class="tick"
             ><input v-model="wish.firstReserved" type="checkbox" /> First output for the rest</label
           >
-          <label v-if="wish.inPairs && (counts || asBrought)" class="tick"
+          <label v-if="wish.inPairs && !onShelf" class="tick"
             ><input v-model="wish.monoSharesPairs" type="checkbox" /> Mono pieces share a pair</label
           >
         </div>
@@ -209,25 +210,17 @@ async function make() {
 }
 
 .row {
-  display: grid;
-  grid-template-columns: 72px 100px minmax(0, 1fr);
+  display: flex;
   gap: 10px;
 }
 
-.row.known {
-  grid-template-columns: minmax(0, 1fr) 84px;
+.row label {
+  flex: 1;
+  min-width: 0;
 }
 
-.row.said {
-  grid-template-columns: 100px minmax(0, 1fr);
-}
-
-.row.said:has(:nth-child(3)) {
-  grid-template-columns: 92px minmax(0, 1fr) 84px;
-}
-
-.row:has(:nth-child(4)) {
-  grid-template-columns: 64px 92px minmax(0, 1fr) 84px;
+.row .few {
+  flex: 0 0 92px;
 }
 
 textarea {

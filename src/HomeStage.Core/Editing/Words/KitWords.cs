@@ -27,14 +27,14 @@ internal static class KitWords
         PinTogether e => $"{string.Join(", ", e.Lines)} of {t.Name(e.Channel)} stay together",
         KeepFamilyWhole e => $"{e.Family} of {t.Name(e.Channel)} {(e.On ? "stays whole" : "may be divided")}",
         SetKitUse e => $"{t.Name(e.Channel)} {(e.FirstReserved ? "keeps its first output for the rest" : "uses its first output like any other")}; mono pieces {(e.MonoSharesPairs ? "share a pair" : "take one each")}",
-        SetOutputs e when OnFirstToo(t.KitOf(e.Channel.Value), e) is { Count: > 0 } lines =>
+        SetOutputs e when CameToOrLeftFirst(t.KitOf(e.Channel.Value), e) is { Count: > 0 } lines =>
             $"{string.Join(", ", lines.Select(l => l.Name))} of {t.Name(e.Channel)} {(lines.Count == 1 ? "leaves" : "leave")} {(lines[0].Microphone.AlsoOnFirst ? "by the first output as well" : "the first output")}",
         SetOutputs e => $"{t.Name(e.Channel)} shares its outputs out anew",
         _ => null,
     };
 
     /// <returns>The lines that come to the first output beside their own, or leave it, where nothing else changes.</returns>
-    private static List<KitLine> OnFirstToo(Kit? was, SetOutputs edit)
+    private static List<KitLine> CameToOrLeftFirst(Kit? was, SetOutputs edit)
     {
         if (was is null || edit.Splits.Count > 0)
             return [];
