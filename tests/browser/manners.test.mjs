@@ -23,6 +23,8 @@ const fromTop = async (name) => {
   await page.getByRole('treegrid').evaluate((grid) => (grid.scrollTop = 0))
   return row(page, name)
 }
+/** What a channel is stays unfolded from one channel to the next. */
+const unfoldFacts = () => side().locator('details', { hasText: 'Role, width, polarity, hue' }).evaluate((facts) => (facts.open = true))
 const open = () => page.url().split('/').pop()
 const channels = async (id = open()) => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
 const channel = async (id) => (await channels()).find((c) => c.id === id)
@@ -61,7 +63,7 @@ test('a trigger that was made is chosen and in sight, though it stands behind th
 
 test('after a choice by mouse the keys are the place’s again', async () => {
   await (await fromTop('Clap')).click()
-  await side().getByText('Role, width, polarity, hue').click()
+  await unfoldFacts()
   const width = side().getByRole('combobox', { name: 'Width of Clap' })
   // As a press of the mouse begins; the list itself is the browser's.
   await width.dispatchEvent('pointerdown')
@@ -104,7 +106,7 @@ test('after a button was pressed by mouse the keys are the place’s again; pres
 
 test('where the chosen row is not among those that are shown, a tick chooses no other', async () => {
   await (await fromTop('Clap')).click()
-  await side().getByText('Role, width, polarity, hue').click()
+  await unfoldFacts()
   const find = page.getByRole('searchbox', { name: 'Find a channel' })
   await find.fill('Mix bus')
   await row(page, 'Clap').waitFor({ state: 'detached' })
