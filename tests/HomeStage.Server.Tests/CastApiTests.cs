@@ -31,6 +31,16 @@ public class CastApiTests(RunningServer server) : IClassFixture<RunningServer>
     }
 
     [Fact]
+    public async Task ASplit_IsToldByTheJacksThatItTakes()
+    {
+        var id = await server.NewTemplateAsync();
+
+        var shown = await PostAsync($"/api/documents/{id}/cast/preview", new { text = "Turbary: kick, snare, ride; on 4 stereo outputs", line = 0, column = 0 });
+
+        Assert.Equal(["output 3–4", "output 5–6", "output 7–8"], shown["rows"]!.AsArray().Select(r => r!["about"]!.ToString()).Where(a => a.StartsWith("output ", StringComparison.Ordinal)));
+    }
+
+    [Fact]
     public async Task AListThatIsTooLong_OrOfNoDocument_IsRefused()
     {
         var id = (await PostAsync("/api/templates", new { name = "Too long" }))["id"]!.ToString();

@@ -188,6 +188,20 @@ test('one send is heard alone at its return, and all again', async () => {
   })
 })
 
+test('the sends begin where the eye was: at the row of the chosen channel, or the column of the chosen return', async () => {
+  const begun = () => page.locator('[role=grid] .focus').getAttribute('aria-label')
+  await page.goto(stage.address)
+  await page.getByRole('link', { name: 'Night Ferry', exact: true }).click()
+  await row(page, 'Wood blocks').click()
+  await page.getByRole('link', { name: 'Sends' }).click()
+  await settles(async () => (await begun()).split(' to ')[0], 'Wood blocks')
+  await page.getByRole('link', { name: 'Running order' }).click()
+  await page.getByRole('searchbox', { name: 'Find a channel' }).fill('Quayside echo')
+  await row(page, 'Quayside echo').click()
+  await page.getByRole('link', { name: 'Sends' }).click()
+  await settles(async () => (await begun()).split(':')[0].split(' to ')[1], 'Quayside echo')
+})
+
 journey('a thousand channels are drawn a screen at a time', async () => {
   await emptyStage()
   const id = idOf()

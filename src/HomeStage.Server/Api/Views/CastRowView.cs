@@ -33,6 +33,7 @@ internal sealed record CastRowView(string Id, string Name, ChannelKind Kind, int
             InputSource input => string.Create(CultureInfo.InvariantCulture, $"input {input.First}"),
             InstrumentSource { Kit: { } kit } => string.Create(CultureInfo.InvariantCulture, $"{kit.Pieces.Count} pieces"),
             InstrumentSource played when channel.Kind != ChannelKind.Trigger => played.Title(),
+            OutputSource split when plan.After.KitOf(split.Instrument.Value) is { } kit => kit.JacksSaid(split.Output),
             OutputSource split => string.Create(CultureInfo.InvariantCulture, $"output {split.Output}"),
             _ => "",
         },

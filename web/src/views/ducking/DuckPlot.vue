@@ -103,7 +103,7 @@ function press(which: 'depth' | 'back', event: KeyboardEvent) {
     <figcaption>
       <span class="serif">{{ ducker.name }}, for {{ ducker.by.map((b) => b.name).join(', ') || 'the beat' }}</span>
       <span class="quiet"
-        >a bar of {{ section }} at {{ numberText(tempoBpm, 1) }}, {{ numberText(barSeconds, 2) }} s</span
+        >a bar of {{ section }} at {{ numberText(tempoBpm, 1) }} BPM, {{ numberText(barSeconds, 2) }} s</span
       >
     </figcaption>
     <svg

@@ -278,6 +278,7 @@ i {
   margin-bottom: 8px;
 }
 
+.head .small,
 .ways .small {
   padding: 0;
 }

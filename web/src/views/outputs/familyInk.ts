@@ -15,4 +15,4 @@ export function familyHues(pieces: Part[]): Map<string, number> {
   return new Map(families.map((family, i) => [family, hues[i % hues.length]!]))
 }
 
-export const spoken = (family: string) => family.charAt(0).toUpperCase() + family.slice(1)
+export const spoken = (family: string) => family.charAt(0).toUpperCase() + family.slice(1) || 'No family'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import SendCell from './SendCell.vue'
 import { added, highestDb, levelled, lowestDb, opened, removed, tapped, turned, type Block } from './sendEdits'
 import { gridShortcuts, type GridAct } from './sendsKeymap'
@@ -27,7 +27,13 @@ const field = useTemplateRef<HTMLInputElement[]>('field')
 const count = computed(() => props.channels.length)
 const across = computed(() => props.targets.length)
 const { first, last, above, below, reveal } = useWindow(box, count, rowPixels, headPixels)
-const block = useBlock(count, across)
+/** The cell of what is chosen elsewhere: its row, or its column. */
+const at = (rows: ChannelRow[]) =>
+  Math.max(
+    0,
+    rows.findIndex((r) => r.channel.id === document.selectedId),
+  )
+const block = useBlock(count, across, { row: at(props.channels), column: at(props.targets) })
 const { focus, sides } = block
 const dragging = ref(false)
 /** The level as it is being typed, for the whole block. */
@@ -38,6 +44,7 @@ const focused = computed(() => {
   const [channel, target] = [props.channels[focus.value.row], props.targets[focus.value.column]]
   return channel && target ? { channel: channel.channel.id, target: target.channel.id } : undefined
 })
+onMounted(() => reveal(focus.value.row))
 watch(focused, (now) => now && emit('chosen', now.channel, now.target), { immediate: true })
 
 const chosen = computed<Block>(() => ({
@@ -315,7 +322,7 @@ const wholeRow = (row: number) => block.span({ row, column: across.value - 1 }, 
 }
 
 .never {
-  background: repeating-linear-gradient(135deg, transparent 0 5px, var(--line-soft) 5px 6px);
+  background-image: repeating-linear-gradient(135deg, transparent 0 5px, var(--line-soft) 5px 6px);
 }
 
 input {

@@ -6,9 +6,9 @@ interface Cell {
 }
 
 /** A block of cells between where it was begun and where it ends; moved by keys, stretched with Shift or by dragging. */
-export function useBlock(rows: Ref<number>, columns: Ref<number>) {
-  const begun = ref<Cell>({ row: 0, column: 0 })
-  const end = ref<Cell>({ row: 0, column: 0 })
+export function useBlock(rows: Ref<number>, columns: Ref<number>, first: Cell) {
+  const begun = ref(first)
+  const end = ref(first)
   const within = (cell: Cell): Cell => ({
     row: Math.max(0, Math.min(rows.value - 1, cell.row)),
     column: Math.max(0, Math.min(columns.value - 1, cell.column)),

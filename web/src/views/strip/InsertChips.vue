@@ -23,7 +23,10 @@ const chips = computed(() =>
   props.channel.inserts.map((insert) => ({
     insert,
     name: insert.device?.name ?? catalogue.processors.get(insert.processor)?.name ?? insert.processor,
-    chain: props.channel.chains.find((c) => c.inserts.includes(insert.id))?.name,
+    among: [
+      insert.key?.on ? 'keyed' : undefined,
+      props.channel.chains.find((c) => c.inserts.includes(insert.id))?.name,
+    ],
     standing: insert.off
       ? 'off'
       : idle.value.includes(insert.id)
@@ -96,7 +99,7 @@ async function add(choice: string) {
       >
         <b>{{ chip.name }}</b>
         <small :class="isOut(chip.standing) ? 'plum' : 'quiet'">{{
-          chip.chain ? `${chip.standing}, ${chip.chain}` : chip.standing
+          [chip.standing, ...chip.among].filter(Boolean).join(', ')
         }}</small>
       </button>
     </div>
