@@ -224,7 +224,7 @@ const marked = computed(() => (wide.value < 480 ? lines.filter((_, i) => i % 2) 
       :y="y(db) - 3"
       text-anchor="end"
     >
-      {{ db > 0 ? '+' : '' }}{{ db }}
+      {{ db > 0 ? '+' : '' }}{{ numberText(db, 0) }}
     </text>
     <circle
       v-for="p in points"

@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { responseOf } from './stripViewCalls'
 import type { Insert } from '@/api/types'
+import { numberText } from '@/parts/decibels'
 import { useDocument } from '@/state/document'
 
 /** What comes out of a dynamics processor for what goes in and stays. */
@@ -47,8 +48,8 @@ watch(
     >
       <template v-for="db in [-60, -48, -36, -24, -12, 0]" :key="db">
         <path class="grid" :d="`M${at(db)} 0V${side}M0 ${side - at(db)}H${side}`" />
-        <text :x="at(db)" :y="side + 13" text-anchor="middle">{{ db }}</text>
-        <text x="-4" :y="side - at(db) + 4" text-anchor="end">{{ db }}</text>
+        <text :x="at(db)" :y="side + 13" text-anchor="middle">{{ numberText(db, 0) }}</text>
+        <text x="-4" :y="side - at(db) + 4" text-anchor="end">{{ numberText(db, 0) }}</text>
       </template>
       <path class="same" :d="`M0 ${side}L${side} 0`" />
       <path class="curve" :d="curve" />
