@@ -46,6 +46,23 @@ test('a channel that was made is the chosen one, so that the next key is for it'
   assert.ok(await channel('voices'), 'the bus from before is still there')
 })
 
+test('what is new stands below the chosen row, several in their order', async () => {
+  await (await fromTop('Clap')).click()
+  await page.keyboard.press('n')
+  const asked = page.getByRole('dialog', { name: 'Add a channel' })
+  await asked.getByLabel('Kind').selectOption('audio')
+  await asked.getByLabel('Name', { exact: true }).fill('Trestle clap; Gravel clap')
+  await page.keyboard.press('Enter')
+  await asked.waitFor({ state: 'detached' })
+  await settles(chosen, 'trestle-clap')
+
+  const rows = (await stage.get(`/api/documents/${open()}`)).channels
+  const at = rows.findIndex((r) => r.channel.name === 'Clap')
+  assert.deepEqual(rows.slice(at + 1, at + 3).map((r) => [r.channel.name, r.depth]), [['Trestle clap', rows[at].depth], ['Gravel clap', rows[at].depth]])
+  await page.keyboard.press('Control+z')
+  await row(page, 'Trestle clap').waitFor({ state: 'detached' })
+})
+
 test('a trigger that was made is chosen and in sight, though it stands behind the curtain', async () => {
   await row(page, 'Voices').click()
   await page.keyboard.press('n')
@@ -102,6 +119,39 @@ test('after a button was pressed by mouse the keys are the place’s again; pres
   assert.ok(await mark.evaluate((button) => button === document.activeElement))
   await mark.press('Enter')
   await settles(async () => (await channel('clap')).stages.record ?? 'on-stage', 'on-stage')
+})
+
+test('in a place without rows, too, the keys are the place’s after the mouse: Space plays and does not press again', async () => {
+  await (await fromTop('Clap')).click()
+  const plays = (name) => page.getByRole('button', { name, exact: true }).waitFor()
+  const spaceIsThePlace = async () => {
+    await page.keyboard.press('Space')
+    await plays('Pause')
+    await page.keyboard.press('Space')
+    await plays('Play')
+  }
+  await page.getByRole('link', { name: 'Sends' }).click()
+  const buses = page.getByRole('checkbox', { name: 'every bus' })
+  await buses.click()
+  await spaceIsThePlace()
+  assert.ok(await buses.isChecked())
+  await page.getByRole('link', { name: 'Strip' }).click()
+  await pick(page, 'Channel', 'Wood blocks')
+  await spaceIsThePlace()
+  const chip = page.getByRole('option', { name: /^Equaliser/ })
+  await chip.click()
+  await spaceIsThePlace()
+
+  // Pressed by a key it keeps them.
+  await buses.waitFor({ state: 'detached' })
+  await page.getByRole('link', { name: 'Sends' }).click()
+  await buses.focus()
+  await page.keyboard.press('Space')
+  await settles(() => buses.isChecked(), true)
+  await page.keyboard.press('Space')
+  await settles(() => buses.isChecked(), false)
+  await page.getByRole('button', { name: 'Play', exact: true }).waitFor()
+  await page.getByRole('link', { name: 'Running order' }).click()
 })
 
 test('where the chosen row is not among those that are shown, a tick chooses no other', async () => {

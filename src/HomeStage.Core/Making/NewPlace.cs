@@ -6,7 +6,8 @@ namespace HomeStage.Core.Making;
 /// <summary>Where a new channel is proposed to go.</summary>
 /// <param name="Under">The sum that it would feed; null for kinds that feed none.</param>
 /// <param name="First">That sum itself, where it is not there yet and has to be added first.</param>
-public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First)
+/// <param name="Before">The channel before which it stands there, so that it is the next after the chosen one; null for the end.</param>
+public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First, ChannelId? Before = null)
 {
     private const string BusOfReturns = "Returns";
     private const string Instruments = "instruments";
@@ -21,12 +22,28 @@ public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First)
     public static NewPlace Of(Template template, ChannelKind kind, ChannelId? chosen, params IReadOnlyCollection<string> names)
     {
         if (kind != ChannelKind.Return)
-            return new(Beside(template, kind, chosen) is { } beside && kind != ChannelKind.Bus ? Among(template, kind, beside, chosen, names) : Beside(template, kind, chosen), []);
+            return At(template, kind, chosen, Beside(template, kind, chosen) is { } beside && kind != ChannelKind.Bus ? Among(template, kind, beside, chosen, names) : Beside(template, kind, chosen));
         if (ForReturns(template) is { } there)
-            return new(there, []);
+            return At(template, kind, chosen, there);
         var bus = ChannelFactory.Make(template, new(ChannelKind.Bus) { Name = BusOfReturns });
         return new(bus.Id, [bus]);
     }
+
+    private static NewPlace At(Template template, ChannelKind kind, ChannelId? chosen, ChannelId? under) =>
+        new(under, [], under is { } sum && chosen is { } id && template.Channels.TryGet(id, out var channel) && channel.Destination == sum ? NextTo(template, kind, channel) : null);
+
+    /// <summary>A machine and its splits stand together; a new split finds its place by its number.</summary>
+    private static ChannelId? NextTo(Template template, ChannelKind kind, Channel chosen)
+    {
+        if (kind == ChannelKind.Split)
+            return null;
+        var machine = MachineOf(chosen);
+        var beside = template.Channels.Where(c => c.Destination == chosen.Destination).ToList();
+        return beside.Skip(beside.FindLastIndex(c => c.Id == chosen.Id || MachineOf(c) == machine) + 1).FirstOrDefault()?.Id;
+    }
+
+    /// <returns>Itself, for what is no split.</returns>
+    private static ChannelId MachineOf(Channel channel) => channel.Source is OutputSource split ? split.Instrument : channel.Id;
 
     private static ChannelId? Beside(Template template, ChannelKind kind, ChannelId? chosen)
     {

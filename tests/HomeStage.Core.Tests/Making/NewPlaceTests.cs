@@ -1,3 +1,4 @@
+using HomeStage.Core.Catalogue;
 using HomeStage.Core.Editing;
 using HomeStage.Core.Making;
 using HomeStage.Core.Templates;
@@ -25,6 +26,29 @@ public class NewPlaceTests
     [InlineData(ChannelKind.Direct, "drums", null)]
     public void Of_AKindAndWhatIsChosen_IsTheSumThatItWouldFeed(ChannelKind kind, string? chosen, string? under) =>
         Assert.Equal(under, NewPlace.Of(Stage, kind, chosen is null ? null : new(chosen)).Under?.Value);
+
+    /// <summary>Common practice: what is new stands below the row at hand. A machine and its splits are not parted.</summary>
+    [Theory]
+    [InlineData(ChannelKind.Audio, "kick", "clap")]
+    [InlineData(ChannelKind.Instrument, "clap", "kit")]
+    [InlineData(ChannelKind.Audio, "kit", "gong")]
+    [InlineData(ChannelKind.Audio, "kit-1", "gong")]
+    [InlineData(ChannelKind.Audio, "gong", null)]
+    [InlineData(ChannelKind.Bus, "low", "air")]
+    [InlineData(ChannelKind.Audio, "drums", null)]
+    [InlineData(ChannelKind.Split, "kick", null)]
+    [InlineData(ChannelKind.Audio, "kit-2", null)]
+    [InlineData(ChannelKind.Return, "hall", "plate")]
+    [InlineData(ChannelKind.Return, "kick", null)]
+    [InlineData(ChannelKind.Trigger, "pulse", null)]
+    [InlineData(ChannelKind.Audio, null, null)]
+    public void Of_WhatIsChosen_IsTheRowBelowIt(ChannelKind kind, string? chosen, string? before)
+    {
+        var stage = OneBar(Bus("drums", "mix-bus"), Bus("low", "mix-bus"), Tone("kick", "drums"), Tone("clap", "drums"), Bus("air", "mix-bus"), Machine("kit", "drums"),
+            Split("kit-1", "kit", "drums", 2), Split("kit-2", "kit", "low", 3), Tone("gong", "drums"), Bus("returns", "mix-bus"), Return("hall", "returns"), Return("plate", "returns"), Trigger("pulse"), Trigger("beat"));
+
+        Assert.Equal(before, NewPlace.Of(stage, kind, chosen is null ? null : new(chosen)).Before?.Value);
+    }
 
     /// <summary>Common practice: returns meet in a bus of their own, or go where those that are there go; a part is not put among them.</summary>
     [Theory]
@@ -92,4 +116,22 @@ public class NewPlaceTests
         Assert.Equal("mix", Stage.FinalAct.Id);
         Assert.Equal("record", (Stage with { Acts = [.. Stage.Acts.Where(a => a.Id != "mix")] }).FinalAct.Id);
     }
+
+    private static AddChannel Machine(string id, string feeds) => new(new()
+    {
+        Id = new(id),
+        Name = id,
+        Kind = ChannelKind.Instrument,
+        Destination = new(feeds),
+        Source = new InstrumentSource(InstrumentCatalogue.Breakwater, InstrumentCatalogue.Find(InstrumentCatalogue.Breakwater)!.Kit),
+    });
+
+    private static AddChannel Split(string id, string of, string feeds, int output) => new(new()
+    {
+        Id = new(id),
+        Name = id,
+        Kind = ChannelKind.Split,
+        Destination = new(feeds),
+        Source = new OutputSource(new(of), output),
+    });
 }

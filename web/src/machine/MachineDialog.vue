@@ -238,10 +238,6 @@ p {
   gap: 6px;
 }
 
-.tick input {
-  accent-color: var(--lamp);
-}
-
 @media (max-width: 700px) {
   .machine {
     grid-template-columns: minmax(0, 1fr);

@@ -114,10 +114,6 @@ p {
   gap: 6px;
 }
 
-.tick input {
-  accent-color: var(--lamp);
-}
-
 .refused {
   max-height: 80px;
   margin: 0;

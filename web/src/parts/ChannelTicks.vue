@@ -48,10 +48,6 @@ label {
   color: var(--text-2);
 }
 
-input {
-  accent-color: var(--lamp);
-}
-
 .lacks {
   color: var(--plum);
 }

@@ -45,10 +45,6 @@ const tail = defineModel<number>('tail', { required: true })
   padding-bottom: 8px;
 }
 
-.asks :slotted(input) {
-  accent-color: var(--lamp);
-}
-
 .tail {
   width: 80px;
 }

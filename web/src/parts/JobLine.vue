@@ -21,7 +21,6 @@ defineEmits<{ cancel: [] }>()
 
 progress {
   flex: 1;
-  accent-color: var(--lamp-ground);
   height: 5px;
 }
 </style>

@@ -136,7 +136,6 @@ select {
 }
 
 .follow input {
-  accent-color: var(--lamp-ground);
   margin: 0;
 }
 

@@ -79,8 +79,4 @@ label {
   color: var(--text);
   border-color: var(--line);
 }
-
-input[type='checkbox'] {
-  accent-color: var(--lamp-ground);
-}
 </style>

@@ -77,6 +77,5 @@ const state = computed(() => {
 progress {
   width: 100%;
   height: 4px;
-  accent-color: var(--lamp-ground);
 }
 </style>

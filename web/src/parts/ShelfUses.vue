@@ -155,10 +155,6 @@ li > label {
   padding: 4px 0;
 }
 
-input {
-  accent-color: var(--lamp);
-}
-
 .words {
   padding: 0 0 6px 24px;
   color: var(--text-2);

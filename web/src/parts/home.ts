@@ -11,9 +11,21 @@ export function useHome(take: () => void) {
   })
 }
 
+/** What was used with the mouse where no row waits for the keys: it has the focus still, and the place has the keys. */
+let done: Element | undefined
+
 /** Gives the keys back to the place. */
 export function goHome() {
-  home?.()
+  if (home) return home()
+  const { activeElement } = document
+  // A list that is found through takes its keys before anybody is asked; a slider that was drawn is moved on by the arrows.
+  if (activeElement instanceof HTMLElement && activeElement.role === 'combobox') activeElement.blur()
+  else if (!activeElement?.matches('[type=range]')) done = activeElement ?? undefined
+}
+
+/** Whether nobody means a control by a key, though it has the focus. */
+export function isDone(control: Element): boolean {
+  return control === done
 }
 
 /** A press opened something, or what was pressed plays by the keys: they stay there. */
@@ -25,6 +37,7 @@ const keepsKeys = '[role=dialog], [role=grid], [role=treegrid], [data-keeps-keys
  */
 export function useHomecoming() {
   let pointed = false
+  useEventListener(window, 'focusout', () => (done = undefined))
   useEventListener(window, 'pointerdown', () => (pointed = true), { capture: true })
   useEventListener(window, 'keydown', () => (pointed = false), { capture: true })
   /** Both are looked at before anybody acts on them: what was pressed in a dialog may be gone from it afterwards. */

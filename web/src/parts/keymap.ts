@@ -1,4 +1,5 @@
 import { useEventListener } from '@vueuse/core'
+import { isDone } from './home'
 
 /** One thing that a place does by keys. A place's list of these is its keymap and its help alike. */
 export interface Shortcut<Act extends string = string> {
@@ -38,6 +39,7 @@ export function actOf<Act extends string>(map: readonly Shortcut<Act>[], event: 
 export function isForControl(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement
   if (window.document.querySelector('[role=dialog]')) return true
+  if (isDone(target)) return false
   if (target instanceof HTMLTextAreaElement || target.isContentEditable) return true
   const held = event.ctrlKey || event.metaKey
   if (target instanceof HTMLInputElement) {

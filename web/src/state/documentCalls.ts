@@ -31,6 +31,8 @@ export interface NewPlace {
   under: string | null
   /** What has to be made for that first. */
   first: Channel[]
+  /** What it would stand before there; null for the end. */
+  before: string | null
 }
 
 /** Where new channels of these names would go. */

@@ -82,10 +82,6 @@ label {
   padding: 2px 0;
 }
 
-input {
-  accent-color: var(--lamp);
-}
-
 .done {
   color: var(--text-3);
   text-decoration: line-through;

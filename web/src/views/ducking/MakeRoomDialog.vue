@@ -232,10 +232,6 @@ async function make() {
 
 <style scoped src="@/parts/dialogForm.css"></style>
 <style scoped>
-input[type='checkbox'] {
-  accent-color: var(--lamp-ground);
-}
-
 fieldset {
   max-height: 220px;
   overflow: auto;

@@ -129,7 +129,6 @@ h3 {
 .slide {
   flex: 1;
   min-width: 80px;
-  accent-color: var(--lamp-ground);
 }
 
 .range {

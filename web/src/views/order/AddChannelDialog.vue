@@ -120,13 +120,15 @@ async function add() {
     void propose()
     await proposed.settled()
   }
-  const before = first.value.filter((c) => c.id === under.value)
+  const buses = first.value.filter((c) => c.id === under.value)
+  const place = proposed.answer.value
+  const before = place && place.under === under.value ? place.before : null
   const ids = await document.make([
-    ...before.map((channel): Edit => ({ type: 'add-channel', channel })),
-    ...wishes.value.map((wish) => ({ type: 'make-channel' as const, wish })),
+    ...buses.map((channel): Edit => ({ type: 'add-channel', channel })),
+    ...wishes.value.map((wish) => ({ type: 'make-channel' as const, wish, before })),
   ])
   if (!ids) return
-  made = ids[before.length]
+  made = ids[buses.length]
   open.value = false
 }
 

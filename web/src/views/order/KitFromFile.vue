@@ -156,7 +156,6 @@ label {
 
 label input {
   flex: none;
-  accent-color: var(--lamp);
 }
 
 .own {

@@ -115,10 +115,6 @@ legend {
   color: var(--text);
 }
 
-.part input {
-  accent-color: var(--lamp-ground);
-}
-
 .waits {
   color: var(--plum);
 }

@@ -107,8 +107,4 @@ small {
 .by-another {
   color: var(--plum);
 }
-
-.switch input {
-  accent-color: var(--lamp-ground);
-}
 </style>

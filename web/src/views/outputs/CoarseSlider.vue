@@ -101,7 +101,6 @@ input {
   inset: 2px -8px auto;
   width: calc(100% + 16px);
   margin: 0;
-  accent-color: var(--lamp);
 }
 
 input.byHand {

@@ -119,10 +119,6 @@ h2 {
   color: var(--text-2);
 }
 
-.halves input {
-  accent-color: var(--lamp);
-}
-
 @media (max-width: 900px) {
   .deeds {
     flex-wrap: wrap;

@@ -159,8 +159,4 @@ td select.field {
 .name .faint {
   margin-left: 6px;
 }
-
-input[type='checkbox'] {
-  accent-color: var(--lamp);
-}
 </style>

@@ -164,8 +164,4 @@ dd :deep([role='spinbutton']) {
   align-items: center;
   gap: 6px;
 }
-
-input[type='checkbox'] {
-  accent-color: var(--lamp);
-}
 </style>

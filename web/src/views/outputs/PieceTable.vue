@@ -104,8 +104,4 @@ th.right {
   padding-right: 14px;
   text-align: right;
 }
-
-input {
-  accent-color: var(--lamp);
-}
 </style>

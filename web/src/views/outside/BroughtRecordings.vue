@@ -102,7 +102,6 @@ function chosen() {
 
 progress {
   width: 100%;
-  accent-color: var(--lamp-ground);
   height: 5px;
 }
 

@@ -186,10 +186,6 @@ h2 span {
   align-items: center;
 }
 
-.tick input {
-  accent-color: var(--lamp-ground);
-}
-
 .choice {
   display: grid;
   gap: 3px;
@@ -203,7 +199,6 @@ h2 span {
 }
 
 progress {
-  accent-color: var(--lamp-ground);
   height: 5px;
   flex: 1;
 }

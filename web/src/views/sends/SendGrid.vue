@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import SendCell from './SendCell.vue'
 import { added, highestDb, levelled, lowestDb, opened, removed, tapped, turned, type Block } from './sendEdits'
 import { gridShortcuts, type GridAct } from './sendsKeymap'
 import { useBlock } from './useBlock'
+import { useTypedLevel } from './useTypedLevel'
 import type { ChannelRow, Edit, Send } from '@/api/types'
-import { levelFromText, levelText } from '@/parts/decibels'
+import { levelText } from '@/parts/decibels'
 import { actOf } from '@/parts/keymap'
 import { useDocument } from '@/state/document'
 import { useWindow } from '@/views/order/useWindow'
@@ -28,17 +29,23 @@ const count = computed(() => props.channels.length)
 const across = computed(() => props.targets.length)
 const { first, last, above, below, reveal } = useWindow(box, count, rowPixels, headPixels)
 /** The cell of what is chosen elsewhere: its row, or its column. */
-const at = (rows: ChannelRow[]) =>
-  Math.max(
-    0,
-    rows.findIndex((r) => r.channel.id === document.selectedId),
-  )
+const at = (rows: ChannelRow[]) => rows.findIndex((r) => r.channel.id === document.selectedId)
 const block = useBlock(count, across, { row: at(props.channels), column: at(props.targets) })
 const { focus, sides } = block
 const dragging = ref(false)
-/** The level as it is being typed, for the whole block. */
-const typed = ref<string>()
-const unread = ref(false)
+/** The level that is being typed is for the whole block. */
+const {
+  text: typed,
+  unread,
+  begin: type,
+  take,
+  leave,
+  end,
+} = useTypedLevel(
+  (level) => change((rows, block) => levelled(rows, block, level)),
+  () => field.value?.[0]?.focus(),
+  () => box.value?.focus(),
+)
 
 const focused = computed(() => {
   const [channel, target] = [props.channels[focus.value.row], props.targets[focus.value.column]]
@@ -110,35 +117,9 @@ function press(event: KeyboardEvent) {
   }
 }
 
-async function type(from: string) {
-  typed.value = from
-  unread.value = false
-  await nextTick()
-  field.value?.[0]?.focus()
-}
-
-function take() {
-  if (typed.value === undefined) return
-  const level = levelFromText(typed.value)
-  if (level === undefined || (level !== null && (level < lowestDb || level > highestDb))) {
-    unread.value = true
-    return
-  }
-  change((rows, block) => levelled(rows, block, level))
-  leave()
-}
-
-function leave() {
-  typed.value = undefined
-  unread.value = false
-  box.value?.focus()
-}
-
 function begin(row: number, column: number, event: PointerEvent) {
   if (event.button !== 0) return
-  // What was typed is for the block as it was; what could not be read is left behind.
-  take()
-  if (unread.value) leave()
+  end()
   dragging.value = true
   block.goTo({ row, column }, event.shiftKey)
 }

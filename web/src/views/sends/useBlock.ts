@@ -5,7 +5,8 @@ interface Cell {
   column: number
 }
 
-/** A block of cells between where it was begun and where it ends; moved by keys, stretched with Shift or by dragging. */
+/** A block of cells between where it was begun and where it ends; moved by keys, stretched with Shift or by dragging.
+ * @param first where it begins; brought within the cells that there are */
 export function useBlock(rows: Ref<number>, columns: Ref<number>, first: Cell) {
   const begun = ref(first)
   const end = ref(first)

@@ -102,10 +102,6 @@ label {
   color: var(--text-3);
 }
 
-input {
-  accent-color: var(--lamp-ground);
-}
-
 small {
   display: block;
   padding-left: 22px;

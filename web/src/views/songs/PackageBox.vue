@@ -174,7 +174,6 @@ label {
 }
 
 input {
-  accent-color: var(--lamp-ground);
   position: relative;
   top: 2px;
 }

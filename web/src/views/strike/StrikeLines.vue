@@ -91,7 +91,6 @@ label {
 }
 
 input {
-  accent-color: var(--lamp-ground);
   position: relative;
   top: 2px;
 }

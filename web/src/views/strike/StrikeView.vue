@@ -131,10 +131,6 @@ label {
   flex: 1;
 }
 
-input[type='checkbox'] {
-  accent-color: var(--lamp-ground);
-}
-
 .link {
   text-decoration: none;
 }

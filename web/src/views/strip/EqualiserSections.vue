@@ -139,7 +139,6 @@ function set(parameter: string, value: number | null) {
 
 .name input {
   margin: 0;
-  accent-color: var(--lamp-ground);
 }
 
 .section .field {

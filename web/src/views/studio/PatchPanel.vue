@@ -124,10 +124,6 @@ label {
   padding: 3px 0;
 }
 
-input {
-  accent-color: var(--lamp);
-}
-
 .proven {
   color: var(--proven);
 }

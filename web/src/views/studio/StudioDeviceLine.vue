@@ -64,8 +64,4 @@ function measure(frames: number | null) {
 .away label {
   color: var(--blocker);
 }
-
-input {
-  accent-color: var(--lamp);
-}
 </style>

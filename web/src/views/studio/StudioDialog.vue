@@ -140,8 +140,4 @@ async function keep() {
   align-items: baseline;
   gap: 8px;
 }
-
-.tick input {
-  accent-color: var(--lamp);
-}
 </style>

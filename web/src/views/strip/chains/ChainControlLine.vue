@@ -188,7 +188,6 @@ function add(key: string) {
 .slide {
   flex: 1;
   min-width: 70px;
-  accent-color: var(--lamp-ground);
 }
 
 .move {

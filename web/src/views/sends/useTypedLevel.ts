@@ -1,0 +1,41 @@
+import { nextTick, ref } from 'vue'
+import { highestDb, lowestDb } from './sendEdits'
+import { levelFromText } from '@/parts/decibels'
+
+/** A level as it is being typed for a block of sends, until it is taken or left. */
+export function useTypedLevel(put: (level: number | null) => void, enter: () => void, back: () => void) {
+  const text = ref<string>()
+  const unread = ref(false)
+
+  async function begin(from: string) {
+    text.value = from
+    unread.value = false
+    await nextTick()
+    enter()
+  }
+
+  function take() {
+    if (text.value === undefined) return
+    const level = levelFromText(text.value)
+    if (level === undefined || (level !== null && (level < lowestDb || level > highestDb))) {
+      unread.value = true
+      return
+    }
+    put(level)
+    leave()
+  }
+
+  function leave() {
+    text.value = undefined
+    unread.value = false
+    back()
+  }
+
+  /** Whatever is typed is for the block as it was; what could not be read is left behind. */
+  function end() {
+    take()
+    if (unread.value) leave()
+  }
+
+  return { text, unread, begin, take, leave, end }
+}
