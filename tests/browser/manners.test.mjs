@@ -47,20 +47,20 @@ test('a channel that was made is the chosen one, so that the next key is for it'
 })
 
 test('what is new stands below the chosen row, several in their order', async () => {
-  await (await fromTop('Clap')).click()
+  await (await fromTop('Gullwing')).click()
   await page.keyboard.press('n')
   const asked = page.getByRole('dialog', { name: 'Add a channel' })
-  await asked.getByLabel('Kind').selectOption('audio')
-  await asked.getByLabel('Name', { exact: true }).fill('Trestle clap; Gravel clap')
+  await asked.getByLabel('Kind').selectOption('instrument')
+  await asked.getByLabel('Name', { exact: true }).fill('Trestle pad; Gravel pad')
   await page.keyboard.press('Enter')
   await asked.waitFor({ state: 'detached' })
-  await settles(chosen, 'trestle-clap')
+  await settles(chosen, 'trestle-pad')
 
   const rows = (await stage.get(`/api/documents/${open()}`)).channels
-  const at = rows.findIndex((r) => r.channel.name === 'Clap')
-  assert.deepEqual(rows.slice(at + 1, at + 3).map((r) => [r.channel.name, r.depth]), [['Trestle clap', rows[at].depth], ['Gravel clap', rows[at].depth]])
+  const at = rows.findIndex((r) => r.channel.name === 'Gullwing')
+  assert.deepEqual(rows.slice(at + 1, at + 3).map((r) => [r.channel.name, r.depth]), [['Trestle pad', rows[at].depth], ['Gravel pad', rows[at].depth]])
   await page.keyboard.press('Control+z')
-  await row(page, 'Trestle clap').waitFor({ state: 'detached' })
+  await row(page, 'Trestle pad').waitFor({ state: 'detached' })
 })
 
 test('a trigger that was made is chosen and in sight, though it stands behind the curtain', async () => {
