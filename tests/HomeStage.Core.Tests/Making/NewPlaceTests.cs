@@ -45,7 +45,7 @@ public class NewPlaceTests
     public void Of_WhatIsChosen_IsTheRowBelowIt(ChannelKind kind, string? chosen, string? before)
     {
         var stage = OneBar(Bus("drums", "mix-bus"), Bus("low", "mix-bus"), Tone("kick", "drums"), Tone("clap", "drums"), Bus("air", "mix-bus"), Machine("kit", "drums"),
-            Split("kit-1", "kit", "drums", 2), Split("kit-2", "kit", "low", 3), Tone("gong", "drums"), Bus("returns", "mix-bus"), Return("hall", "returns"), Return("plate", "returns"), Trigger("pulse"), Trigger("beat"));
+            Split("kit-1", "kit", "drums", 2), Split("kit-3", "kit", "drums", 4), Split("kit-2", "kit", "low", 3), Tone("gong", "drums"), Bus("returns", "mix-bus"), Return("hall", "returns"), Return("plate", "returns"), Trigger("pulse"), Trigger("beat"));
 
         Assert.Equal(before, NewPlace.Of(stage, kind, chosen is null ? null : new(chosen)).Before?.Value);
     }
