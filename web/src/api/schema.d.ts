@@ -7821,6 +7821,7 @@ export interface components {
         NewPlace: {
             under: null | components["schemas"]["ChannelId"];
             first: components["schemas"]["Channel"][];
+            before?: null | string;
         };
         NewPrints: {
             document: string;
