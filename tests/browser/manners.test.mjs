@@ -28,6 +28,15 @@ const unfoldFacts = () => side().locator('details', { hasText: 'Role, width, pol
 const open = () => page.url().split('/').pop()
 const channels = async (id = open()) => (await stage.get(`/api/documents/${id}`)).channels.map((c) => c.channel)
 const channel = async (id) => (await channels()).find((c) => c.id === id)
+/** Adds what is named with the keys alone, and waits until the form has gone. */
+async function addByKeys(kind, names) {
+  await page.keyboard.press('n')
+  const asked = page.getByRole('dialog', { name: 'Add a channel' })
+  await asked.getByLabel('Kind').selectOption(kind)
+  await asked.getByLabel('Name', { exact: true }).fill(names)
+  await page.keyboard.press('Enter')
+  await asked.waitFor({ state: 'detached' })
+}
 const chosen = () => page.locator('[role=row][aria-selected=true]').first().getAttribute('data-id')
 
 test('a channel that was made is the chosen one, so that the next key is for it', async () => {
@@ -48,12 +57,7 @@ test('a channel that was made is the chosen one, so that the next key is for it'
 
 test('what is new stands below the chosen row, several in their order', async () => {
   await (await fromTop('Gullwing')).click()
-  await page.keyboard.press('n')
-  const asked = page.getByRole('dialog', { name: 'Add a channel' })
-  await asked.getByLabel('Kind').selectOption('instrument')
-  await asked.getByLabel('Name', { exact: true }).fill('Trestle pad; Gravel pad')
-  await page.keyboard.press('Enter')
-  await asked.waitFor({ state: 'detached' })
+  await addByKeys('instrument', 'Trestle pad; Gravel pad')
   await settles(chosen, 'trestle-pad')
 
   const rows = (await stage.get(`/api/documents/${open()}`)).channels
@@ -65,12 +69,7 @@ test('what is new stands below the chosen row, several in their order', async ()
 
 test('a trigger that was made is chosen and in sight, though it stands behind the curtain', async () => {
   await row(page, 'Voices').click()
-  await page.keyboard.press('n')
-  const asked = page.getByRole('dialog', { name: 'Add a channel' })
-  await asked.getByLabel('Kind').selectOption('trigger')
-  await asked.getByLabel('Name', { exact: true }).fill('Treadle')
-  await page.keyboard.press('Enter')
-  await asked.waitFor({ state: 'detached' })
+  await addByKeys('trigger', 'Treadle')
   await settles(chosen, 'treadle')
   await page.keyboard.press('Delete')
   await row(page, 'Treadle').waitFor({ state: 'detached' })
