@@ -22,7 +22,11 @@ public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First, Channel
     public static NewPlace Of(Template template, ChannelKind kind, ChannelId? chosen, params IReadOnlyCollection<string> names)
     {
         if (kind != ChannelKind.Return)
-            return At(template, kind, chosen, Beside(template, kind, chosen) is { } beside && kind != ChannelKind.Bus ? Among(template, kind, beside, chosen, names) : Beside(template, kind, chosen));
+        {
+            var beside = Beside(template, kind, chosen);
+            return At(template, kind, chosen, beside is { } sum && kind != ChannelKind.Bus ? Among(template, kind, sum, chosen, names) : beside);
+        }
+
         if (ForReturns(template) is { } there)
             return At(template, kind, chosen, there);
         var bus = ChannelFactory.Make(template, new(ChannelKind.Bus) { Name = BusOfReturns });
@@ -39,7 +43,7 @@ public sealed record NewPlace(ChannelId? Under, Sequence<Channel> First, Channel
             return null;
         var machine = MachineOf(chosen);
         var beside = template.Channels.Where(c => c.Destination == chosen.Destination).ToList();
-        return beside.Skip(beside.FindLastIndex(c => c.Id == chosen.Id || MachineOf(c) == machine) + 1).FirstOrDefault()?.Id;
+        return beside.Skip(beside.FindLastIndex(c => MachineOf(c) == machine) + 1).FirstOrDefault()?.Id;
     }
 
     /// <returns>Itself, for what is no split.</returns>

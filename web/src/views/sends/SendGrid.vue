@@ -41,11 +41,11 @@ const {
   take,
   leave,
   end,
-} = useTypedLevel(
-  (level) => change((rows, block) => levelled(rows, block, level)),
-  () => field.value?.[0]?.focus(),
-  () => box.value?.focus(),
-)
+} = useTypedLevel({
+  put: (level) => change((rows, block) => levelled(rows, block, level)),
+  enter: () => field.value?.[0]?.focus(),
+  back: () => box.value?.focus(),
+})
 
 const focused = computed(() => {
   const [channel, target] = [props.channels[focus.value.row], props.targets[focus.value.column]]

@@ -3,7 +3,13 @@ import { highestDb, lowestDb } from './sendEdits'
 import { levelFromText } from '@/parts/decibels'
 
 /** A level as it is being typed for a block of sends, until it is taken or left. */
-export function useTypedLevel(put: (level: number | null) => void, enter: () => void, back: () => void) {
+export function useTypedLevel(does: {
+  /** Takes what was typed; null for −∞. */
+  put: (level: number | null) => void
+  /** Brings the keys into the field, and back out of it. */
+  enter: () => void
+  back: () => void
+}) {
   const text = ref<string>()
   const unread = ref(false)
 
@@ -11,7 +17,7 @@ export function useTypedLevel(put: (level: number | null) => void, enter: () => 
     text.value = from
     unread.value = false
     await nextTick()
-    enter()
+    does.enter()
   }
 
   function take() {
@@ -21,14 +27,14 @@ export function useTypedLevel(put: (level: number | null) => void, enter: () => 
       unread.value = true
       return
     }
-    put(level)
+    does.put(level)
     leave()
   }
 
   function leave() {
     text.value = undefined
     unread.value = false
-    back()
+    does.back()
   }
 
   /** Whatever is typed is for the block as it was; what could not be read is left behind. */
